@@ -92,10 +92,11 @@ HTML, PDF, SVG = _option("html"), _option("pdf"), _option("svg")
 @click.option("--appendix", is_flag=True, help="With inputs, results, assumptions and workings.")
 def sheet(file: Path, as_html: Path | None, as_pdf: Path | None, appendix: bool) -> None:
     """Write the sheet of a job FILE: verdicts, what was measured and decided, drawings, list."""
-    from liftbite.api.sheet.gathered import sheet_html, sheet_of
+    from liftbite.api.account.papers import papers_of
+    from liftbite.api.sheet.documents import sheet_html
 
     with shop_of(file) as (session, job_id):
-        found = sheet_of(session, job_id, datetime.now(UTC).date(), appendix=appendix)
+        found = papers_of(session, job_id, datetime.now(UTC).date(), appendix=appendix)
     html = sheet_html(found, appendix=appendix)
     write_document(html, as_html, as_pdf)
 

@@ -118,10 +118,11 @@ def fault(file: Path, complaints: tuple[str, ...], tests: tuple[str, ...], as_js
 @click.option("--owner", is_flag=True, help="One page for the owner instead of the whole.")
 def handover(file: Path, as_html: Path | None, as_pdf: Path | None, owner: bool) -> None:
     """Write what is handed over of a job FILE: verdicts, measurements, hold points, road, bedding-in, cautions."""
-    from liftbite.api.prove.handed import hand_over_html, hand_over_of, owner_html
+    from liftbite.api.account.papers import papers_of
+    from liftbite.api.sheet.documents import hand_over_html, owner_html
 
     with shop_of(file) as (session, job_id):
-        found = hand_over_of(session, job_id, datetime.now(UTC).date())
+        found = papers_of(session, job_id, datetime.now(UTC).date(), appendix=not owner)
     write_document((owner_html if owner else hand_over_html)(found), as_html, as_pdf)
 
 

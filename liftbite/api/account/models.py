@@ -62,7 +62,7 @@ class ReadPartOut(BaseModel):
     of: Whose = Field(description="Of which part it was read.")
     of_words: str = Field(description="That in words; empty of a part that stays.")
     verdict: Verdict
-    verdict_words: str
+    verdict_words: str = Field(description="The verdict in words.")
     sentence: str = Field(description="What the readings came to.")
     done: Done
     done_words: str = Field(description="What was done about it, in words; an order is “to …”.")
@@ -78,13 +78,13 @@ class ComplaintNowOut(BaseModel):
     name: str
     state: Literal["closed", "explained", "open"]
     explained_by: list[str] = Field(description="What explains it, by what it is called.")
-    closed: SaidOut | None
+    closed: SaidOut | None = Field(description="Who says that it is answered, and by what.")
 
 
-class PointOut(BaseModel):
+class OpenPointOut(BaseModel):
     """One thing that is not done, and known."""
 
-    code: Code
+    code: Code = Field(description="What it is.")
     station: str = Field(description="The view of the job that mends it.")
     at: str = Field(description="Key of what is mended there; empty where that is all of it.")
     count: int
@@ -119,13 +119,13 @@ class AccountOut(BaseModel):
     job: int
     change: int
     status: Status
-    status_words: str
+    status_words: str = Field(description="That in a sentence.")
     answers: list[AnswerNowOut] = Field(description="The four answers that lead.")
     beside: list[AnswerNowOut] = Field(description="The same of what stands, where the plan leads and they differ.")
     complaints: list[ComplaintNowOut]
     parts: list[PartLineOut]
-    read: list[ReadPartOut]
+    read: list[ReadPartOut] = Field(description="What was read, or closed unread.")
     unread: list[str] = Field(description="Checks the job asks for and nobody read to the end.")
     past: list[PastOut] = Field(description="What somebody went past by name: lines, hold points, verdicts.")
     bedding: BeddingOut
-    points: list[PointOut] = Field(description="What is not done, and known.")
+    points: list[OpenPointOut] = Field(description="What is not done, and known.")

@@ -51,7 +51,7 @@ def account_out(account: Account) -> ma.AccountOut:
             sentence=bedding.sentence,
         ),
         points=[
-            ma.PointOut(
+            ma.OpenPointOut(
                 code=p.code, station=p.station, at=p.at, count=p.count, named=list(p.named), words=point_words(p)
             )
             for p in account.points

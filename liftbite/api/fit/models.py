@@ -45,7 +45,8 @@ class WayOut(BaseModel):
     words: str = Field(description="All of it in words.")
     said: Annotated[dict[str, str], words_said("tightening")]
     state: Literal["plausible", "low", "high", "refused", "by stretch", "open"]
-    says: str = Field(description="Against thread and grade; what is missing where they are not known.")
+    says: str = Field(description="Against thread and grade; empty where they are not known.")
+    asks: str = Field(description="What is missing to hold it against proof; empty where nothing is.")
     working: str
     who: str
 

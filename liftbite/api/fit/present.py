@@ -344,10 +344,8 @@ def _ways_out(joint: str, said: Sequence[Line], known: Mapping[str, object]) -> 
     ]
 
 
-def _against_proof(way: Way, found: Plausible | None) -> str:
-    if found is not None:
-        return "; ".join(filter(None, (found.says, found.taken)))
-    return "" if way.given is None else "type thread and class to hold it against proof"
+def _against_proof(found: Plausible | None) -> str:
+    return "; ".join(filter(None, (found.says, found.taken))) if found is not None else ""
 
 
 def _way_out(
@@ -368,7 +366,7 @@ def _way_out(
         said.thread,
         said.grade,
     ]
-    says = [_against_proof(way, found), *(each.says for each in (pressed, stripped) if each)]
+    says = [_against_proof(found), *(each.says for each in (pressed, stripped) if each)]
     says += [f"sequence: {each}" for each in wrong]
     return mf.WayOut(
         key=line.key,
@@ -379,6 +377,7 @@ def _way_out(
         said={name: text for name, text in line.words.items() if name != "answer"},
         state=found.state if found else "open",
         says="; ".join(filter(None, says)),
+        asks="type thread and class to hold it against proof" if found is None and way.given is not None else "",
         working=" ".join(each.working for each in (found, pressed, stripped) if each),
         who=line.who,
     )

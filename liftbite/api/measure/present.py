@@ -65,7 +65,8 @@ def _held_by(bench: Bench, reading: Reading) -> str:
     return own.name if own is not None else kind.label if kind is not None else ""
 
 
-def _taken(bench: Bench, check: Check, series: Series) -> list[mm.TakenOut]:
+def taken_out(bench: Bench, check: Check, series: Series) -> list[mm.TakenOut]:
+    """The readings of a series that are in force, one by one."""
     words = {g.value: g.word for g in check.grades}
     return [
         mm.TakenOut(
@@ -185,7 +186,7 @@ def _check_out(bench: Bench, check: Check, finding: Finding, sweep: Sweep | None
         distance=figure_out(series.distance, "m driven") if series and series.distance is not None else None,
         settings=_settings_out(check, series),
         asked=_asked_out(check, series),
-        readings=_taken(bench, check, series) if series else [],
+        readings=taken_out(bench, check, series) if series else [],
         can_undo=bool(readings),
         can_redo=bool(series and any(t.back for t in series.taken)),
         finding=mm.FindingOut(

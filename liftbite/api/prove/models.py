@@ -152,6 +152,8 @@ class TripOut(BaseModel):
     distance: FigureOut
     starts: int
     how: str
+    how_words: str = Field(description="How it was driven, in words.")
+    felt: str = Field(description="What was felt and heard; empty where nothing was said.")
     who: str
     at: str
 

@@ -222,7 +222,14 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
         driven_hard=found.driven_hard,
         trips=[
             mp.TripOut(
-                key=key, distance=figure_out(t.distance, "m driven"), starts=t.starts, how=t.how, who=t.who, at=t.at
+                key=key,
+                distance=figure_out(t.distance, "m driven"),
+                starts=t.starts,
+                how=t.how,
+                how_words=HOW[t.how],
+                felt=t.felt,
+                who=t.who,
+                at=t.at,
             )
             for key, t in trips
         ],

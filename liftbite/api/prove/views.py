@@ -8,14 +8,17 @@ from flask import Response, request
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
+from liftbite.api.account.papers import papers_of
 from liftbite.api.common import download, now, reply, session_of, writing
 from liftbite.api.paper.document import answered
 from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
 from liftbite.api.prove import models as mp
-from liftbite.api.prove.handed import calendar_of, documents_of, hand_over_html, hand_over_of, owner_html
+from liftbite.api.prove.archive import documents_of
+from liftbite.api.prove.calendar import calendar_of
 from liftbite.api.prove.present import drive_out, prove_out, top_of
 from liftbite.api.serving import MOST_LARGE
+from liftbite.api.sheet.documents import hand_over_html, owner_html
 from liftbite.api.turns import in_turn
 from liftbite.api.waiting import by_size
 from liftbite.core.job.ledger import FOUND, PLAN
@@ -126,9 +129,9 @@ class HandQuery(BaseModel):
 
 def _handed(job_id: int, query: HandQuery) -> tuple[str, str]:
     with session_of() as session:
-        found = hand_over_of(session, job_id, now().date())
+        found = papers_of(session, job_id, now().date(), appendix=not query.owner)
     what = "owner" if query.owner else "hand-over"
-    return (owner_html if query.owner else hand_over_html)(found), file_name(f"{found.sheet.job.name} {what}", "")
+    return (owner_html if query.owner else hand_over_html)(found), file_name(f"{found.job.name} {what}", "")
 
 
 @api.get("/<int:job_id>/handover.html", responses={"200": {"content": {"text/html": {}}}, **_PROBLEMS})

@@ -1,5 +1,5 @@
 """The sheet: what of a job is handed over, as one document.
 
-- `gathered`   everything a job's sheet says
+- `documents`  the papers of a job as documents
 - `views`      the sheet as HTML and as PDF
 """

@@ -6,11 +6,12 @@ from flask import Response
 from flask_openapi3 import APIBlueprint, Tag
 from pydantic import BaseModel, Field
 
+from liftbite.api.account.papers import papers_of
 from liftbite.api.common import now, session_of
 from liftbite.api.paper.document import answered
 from liftbite.api.paths import JobPath
 from liftbite.api.problems import problem_responses
-from liftbite.api.sheet.gathered import sheet_html, sheet_of
+from liftbite.api.sheet.documents import sheet_html
 from liftbite.api.turns import in_turn
 from liftbite.core.units.preference import Preference, prefer
 from liftbite.store.carry import file_name
@@ -31,7 +32,7 @@ def _html(job_id: int, query: SheetQuery) -> tuple[str, str]:
     if query.units:
         prefer(query.units)
     with session_of() as session:
-        found = sheet_of(session, job_id, now().date(), appendix=query.appendix)
+        found = papers_of(session, job_id, now().date(), appendix=query.appendix)
     html = sheet_html(found, night=query.night, appendix=query.appendix)
     return html, file_name(found.job.name, "")
 

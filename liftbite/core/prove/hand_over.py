@@ -9,10 +9,10 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterator, Mapping
 from dataclasses import dataclass
 
-from liftbite.core.verdicts.verdict import GOOD_STATES, OPEN_STATES
+from liftbite.core.prove.running_in import RunningIn
 
 #: What is looked at again between 50 and 100 km.
 LOOK_AT = "fluid, leaks, mounts, exhaust, shaft bolts and the slave's travel"
@@ -22,24 +22,21 @@ FLUID = 730
 LOOK_AGAIN, BEDDED = 7, 42
 
 
-def briefing(answers: Iterable[tuple[str, str, str]], bedding: str) -> Iterator[str]:
+def briefing(bedding: RunningIn) -> Iterator[str]:
     """What the owner has to know.
 
     Parameters
     ----------
-    answers : question, state and sentence of each verdict
-    bedding : how far it is bedded in, in a sentence; empty once it is
+    bedding : how far it is bedded in
 
-    >>> list(briefing([("bite", "holds", "Holds."), ("lift", "drags", "Drags: too little lift.")], ""))[1]
-    'Lift: Drags: too little lift.'
+    >>> from liftbite.core.prove.running_in import Asked
+    >>> [line[:9] for line in briefing(RunningIn(Asked("distance", 800e3), (), 0.0, 0, (), False))]
+    ['Come back', 'Stop and ']
     """
-    if bedding:
-        yield bedding
+    if not bedding.done:
+        yield bedding.sentence
         yield "Until then: no hard starts, no full throttle in high gears, no trailer, no slipping it on hills."
     yield f"Come back after 50 to 100 km: {LOOK_AT} are looked at again."
-    for question, state, sentence in answers:
-        if state not in GOOD_STATES | OPEN_STATES:
-            yield f"{question.capitalize()}: {sentence}"
     yield "Stop and call if it slips, smells, grinds into gear, shakes, or the pedal goes soft or to the floor."
 
 

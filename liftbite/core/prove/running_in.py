@@ -40,13 +40,14 @@ HOW: Mapping[str, str] = {"gentle": "gently", "mixed": "mixed", "hard": "hard"}
 
 @dataclass(frozen=True, slots=True)
 class Trip:
-    """A trip: how far [m], how many starts, how it was driven, by whom and when."""
+    """A trip: how far [m], how many starts, how it was driven, by whom and when, what was felt."""
 
     distance: float
     starts: int
     how: str
     who: str = ""
     at: str = ""
+    felt: str = ""
 
 
 @dataclass(frozen=True, slots=True)
@@ -185,6 +186,7 @@ class TripDriven(Statement):
     distance: str = ""
     starts: str = ""
     how: How = ""
+    felt: str = ""
 
     def hold(self, key: str, who: str) -> None:
         """All of it."""
@@ -255,7 +257,8 @@ def read_trip(line: Line[TripDriven] | Line[LoggedDrive]) -> Trip:
         raise UnreadableEntry("Trip: up to 5,000 km and 10,000 starts at a time")
     if not distance and not starts:
         raise UnreadableEntry("Trip: say how far, or how many starts")
-    return Trip(distance, starts, said.how or "gentle", line.who, line.at)
+    felt = said.felt if isinstance(said, TripDriven) else said.says
+    return Trip(distance, starts, said.how or "gentle", line.who, line.at, felt)
 
 
 def read_drive_as_trip(line: Line[LoggedDrive]) -> Trip | None:

@@ -1174,6 +1174,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/account": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The account of a job: the state of every part, what was read, what was proved, and what is not done. */
+        get: operations["get_account"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/sheet.html": {
         parameters: {
             query?: never;
@@ -9005,10 +9022,16 @@ export interface components {
             state: "plausible" | "low" | "high" | "refused" | "by stretch" | "open";
             /**
              * Says
-             * @description Against thread and grade; what is missing where they are not known.
+             * @description Against thread and grade; empty where they are not known.
              * @example plausible: 76.5 % of proof
              */
             says: string;
+            /**
+             * Asks
+             * @description What is missing to hold it against proof; empty where nothing is.
+             * @example type thread and class to hold it against proof
+             */
+            asks: string;
             /**
              * Working
              * @description The working, line by line.
@@ -10124,6 +10147,478 @@ export interface components {
             jobs: number;
         };
         /**
+         * AccountOut
+         * @description Everything that is true of a job now: what came out, what went in, what was proved, and what is not done.
+         */
+        AccountOut: {
+            /**
+             * Job
+             * @description Number of the job.
+             * @example 3
+             */
+            job: number;
+            /**
+             * Change
+             * @description How often anything of the job was written; another figure means it was changed.
+             * @example 41
+             */
+            change: number;
+            /**
+             * Status
+             * @description How it stands.
+             * @example in_work
+             * @enum {string}
+             */
+            status: "not_begun" | "in_work" | "finished";
+            /**
+             * Status Words
+             * @description That in a sentence.
+             * @example The work is not finished.
+             */
+            status_words: string;
+            /**
+             * Answers
+             * @description The four answers that lead.
+             */
+            answers: components["schemas"]["AnswerNowOut"][];
+            /**
+             * Beside
+             * @description The same of what stands, where the plan leads and they differ.
+             */
+            beside: components["schemas"]["AnswerNowOut"][];
+            /**
+             * Complaints
+             * @description What is complained of.
+             */
+            complaints: components["schemas"]["ComplaintNowOut"][];
+            /**
+             * Parts
+             * @description Parts, by key or as shown.
+             */
+            parts: components["schemas"]["PartLineOut"][];
+            /**
+             * Read
+             * @description What was read, or closed unread.
+             */
+            read: components["schemas"]["ReadPartOut"][];
+            /**
+             * Unread
+             * @description Checks the job asks for and nobody read to the end.
+             * @example [
+             *       "Disc: wobble at the rim"
+             *     ]
+             */
+            unread: string[];
+            /**
+             * Past
+             * @description What somebody went past by name: lines, hold points, verdicts.
+             */
+            past: components["schemas"]["PastOut"][];
+            /** @description Whether it is bedded in. */
+            bedding: components["schemas"]["BeddingOut"];
+            /**
+             * Points
+             * @description What is not done, and known.
+             */
+            points: components["schemas"]["OpenPointOut"][];
+        };
+        /**
+         * AnswerNowOut
+         * @description One of the four answers, with what it speaks of and what it stands on.
+         */
+        AnswerNowOut: {
+            /**
+             * Question
+             * @description Which of the four questions, or what is asked about a figure.
+             * @example bite
+             */
+            question: string;
+            /**
+             * State
+             * @description The answer; of Bite “not asked” where nobody said how strong the engine is.
+             * @example holds
+             */
+            state: string;
+            /**
+             * Sentence
+             * @description In a sentence.
+             * @example Holds: at nominal friction it holds 1.42 times the engine's torque.
+             */
+            sentence: string;
+            /**
+             * Speaks Of
+             * @description The clutch as it stands, or as it is planned.
+             * @example planned
+             * @enum {string}
+             */
+            speaks_of: "stands" | "planned";
+            /**
+             * Assumed
+             * @description Inputs what decides it stands on that nobody entered.
+             */
+            assumed: components["schemas"]["NameOut"][];
+            /** @description The verdict, in a word. */
+            verdict: components["schemas"]["VerdictOut"];
+        };
+        /**
+         * BeddingOut
+         * @description Whether it is bedded in.
+         */
+        BeddingOut: {
+            /**
+             * Faces
+             * @description Parts whose friction face is new or cut; nothing is bedded in without.
+             */
+            faces: components["schemas"]["NameOut"][];
+            /**
+             * Asked
+             * @description What it takes.
+             * @example 800 km
+             */
+            asked: string;
+            /**
+             * Share
+             * @description The share, 0 to 1.
+             * @example 0.25
+             */
+            share: number;
+            /**
+             * Done
+             * @description How much of it is done.
+             * @example false
+             */
+            done: boolean;
+            /**
+             * Sentence
+             * @description In a sentence.
+             * @example Do not load it fully yet: 25 % of 800 km; 200 km and 60 gentle starts so far.
+             */
+            sentence: string;
+        };
+        /**
+         * ClaimOut
+         * @description What something rests on.
+         */
+        ClaimOut: {
+            /**
+             * Source
+             * @description From where it is known.
+             * @example step
+             * @enum {string}
+             */
+            source: "step" | "reading" | "prove" | "list" | "order";
+            /**
+             * Key
+             * @description Of what there: a step, a check, a line of the list.
+             * @example disc_on
+             */
+            key: string;
+            /**
+             * Says
+             * @description What was said or read; empty of a bare tick.
+             * @example raised hub to the gearbox
+             */
+            says: string;
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             * @example Ines Marrow
+             */
+            who: string;
+            /**
+             * At
+             * @description When, ISO 8601 in UTC; empty where that is not known.
+             * @example 2026-03-09T10:20:00Z
+             */
+            at: string;
+        };
+        /**
+         * ComplaintNowOut
+         * @description A complaint, and what became of it.
+         */
+        ComplaintNowOut: {
+            /**
+             * Name
+             * @description Its key, or the name somebody gave it.
+             * @example slips
+             */
+            name: string;
+            /**
+             * State
+             * @description The state, in a word.
+             * @example explained
+             * @enum {string}
+             */
+            state: "closed" | "explained" | "open";
+            /**
+             * Explained By
+             * @description What explains it, by what it is called.
+             * @example [
+             *       "Disc: facing down to the rivet"
+             *     ]
+             */
+            explained_by: string[];
+            /** @description Who says that it is answered, and by what. */
+            closed: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * OpenPointOut
+         * @description One thing that is not done, and known.
+         */
+        OpenPointOut: {
+            /**
+             * Code
+             * @description What it is.
+             * @example awaited
+             * @enum {string}
+             */
+            code: "steps" | "hold points" | "to fit" | "awaited" | "renew" | "dress" | "put right" | "measure" | "stops" | "unread" | "cards" | "odd" | "left over" | "answers" | "not answered" | "complaints" | "no drive" | "bedding" | "look again" | "lines unread";
+            /**
+             * Station
+             * @description The view of the job that mends it.
+             * @example measure
+             */
+            station: string;
+            /**
+             * At
+             * @description Key of what is mended there; empty where that is all of it.
+             * @example list
+             */
+            at: string;
+            /**
+             * Count
+             * @description How many there are.
+             * @example 2
+             */
+            count: number;
+            /**
+             * Named
+             * @description Which, by what they are called.
+             * @example [
+             *       "Disc",
+             *       "Cover bolts"
+             *     ]
+             */
+            named: string[];
+            /**
+             * Words
+             * @description In words.
+             * @example ordered and not here yet: Disc, Cover bolts
+             */
+            words: string;
+        };
+        /**
+         * PartLineOut
+         * @description A part with its state, its reasons and what the state rests on.
+         */
+        PartLineOut: {
+            /**
+             * Part
+             * @description Key of the part; of one of the shop's own its name.
+             * @example disc
+             */
+            part: string;
+            /**
+             * Label
+             * @description What the part is called.
+             * @example Disc
+             */
+            label: string;
+            /**
+             * Work
+             * @description What is done with it.
+             * @example get
+             * @enum {string}
+             */
+            work: "get" | "dress" | "put_right" | "measure" | "put_back" | "leave_out";
+            /**
+             * State
+             * @description The state, in a word.
+             * @example ordered
+             * @enum {string}
+             */
+            state: "suggested" | "struck" | "planned" | "ordered" | "awaited" | "arrived" | "in_stock" | "fitted" | "put_back" | "left_out";
+            /**
+             * Words
+             * @description Its state in words.
+             * @example ordered
+             */
+            words: string;
+            /**
+             * Key
+             * @description What its line goes by in the record.
+             * @example disc:get
+             */
+            key: string;
+            /**
+             * Reasons
+             * @description Why, a sentence each.
+             * @example [
+             *       "planned: renewed"
+             *     ]
+             */
+            reasons: string[];
+            /**
+             * Because
+             * @description Why, as codes.
+             * @example [
+             *       "plan",
+             *       "verdict"
+             *     ]
+             */
+            because: string[];
+            /**
+             * Fate
+             * @description What becomes of it by the plan; empty where the plan does not say.
+             * @example renewed
+             */
+            fate: string;
+            /**
+             * Order
+             * @description Number, source, price and how far its order is; empty where nothing was said.
+             * @example HD-31-H, Halm & Daughters, ordered
+             */
+            order: string;
+            /**
+             * Rests On
+             * @description What its state rests on.
+             */
+            rests_on: components["schemas"]["ClaimOut"][];
+            /**
+             * Left
+             * @description Steps that take it and are not done.
+             */
+            left: components["schemas"]["NameOut"][];
+        };
+        /**
+         * PastOut
+         * @description A line of a hold point, a whole hold point or a verdict that a named person went past.
+         */
+        PastOut: {
+            /**
+             * Kind
+             * @description Which kind it is of.
+             * @example line
+             * @enum {string}
+             */
+            kind: "line" | "hold point" | "verdict";
+            /**
+             * Label
+             * @description What it is called.
+             * @example Prove before the cover goes on: floater
+             */
+            label: string;
+            /**
+             * Stood
+             * @description What it said then.
+             * @example Put right. 0.031 in against at most 0.026 in
+             */
+            stood: string;
+            /**
+             * Reason
+             * @description Why, as somebody said it.
+             * @example one weekend only
+             */
+            reason: string;
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             * @example Ines Marrow
+             */
+            who: string;
+            /**
+             * At
+             * @description When, ISO 8601 in UTC.
+             * @example 2026-03-09T10:20:00Z
+             */
+            at: string;
+        };
+        /**
+         * ReadPartOut
+         * @description A check with its finding: of whose part, what it came to, what was done about it.
+         */
+        ReadPartOut: {
+            /**
+             * Check
+             * @description Key of the check of the bench.
+             * @example rivet_depth
+             */
+            check: string;
+            /**
+             * Title
+             * @description What is measured, on which part.
+             * @example Disc: facing down to the rivet
+             */
+            title: string;
+            /**
+             * Part
+             * @description Key of the part.
+             * @example disc
+             */
+            part: string;
+            /**
+             * Of
+             * @description Of which part it was read.
+             * @example came_out
+             * @enum {string}
+             */
+            of: "stays" | "comes_out" | "came_out" | "goes_in" | "went_in" | "set_up";
+            /**
+             * Of Words
+             * @description That in words; empty of a part that stays.
+             * @example of the old part, which came out
+             */
+            of_words: string;
+            /**
+             * Verdict
+             * @description The verdict, in a word.
+             * @example renew
+             * @enum {string}
+             */
+            verdict: "stop" | "renew as set" | "renew" | "dress or resurface" | "put right" | "too close to call" | "reuse and watch" | "reuse" | "open" | "noted";
+            /**
+             * Verdict Words
+             * @description The verdict in words.
+             * @example Renew
+             */
+            verdict_words: string;
+            /**
+             * Sentence
+             * @description What the readings came to.
+             * @example 0.1 mm against at least 0.3 mm, under by 0.2 mm.
+             */
+            sentence: string;
+            /**
+             * Done
+             * @description How much of it is done.
+             * @example renewed
+             * @enum {string}
+             */
+            done: "nothing" | "to_renew" | "renewed" | "to_dress" | "dressed" | "to_put_right" | "put_right" | "to_measure" | "struck" | "open";
+            /**
+             * Done Words
+             * @description What was done about it, in words; an order is “to …”.
+             * @example renewed
+             */
+            done_words: string;
+            /**
+             * Before
+             * @description What it was before it was put right; empty where it never was otherwise.
+             * @example 0.040 in against at most 0.026 in.
+             */
+            before: string;
+            /**
+             * Overruled
+             * @description True where a verdict by name stands in the place of the readings'.
+             * @example false
+             */
+            overruled: boolean;
+            /** @description Who read it, when, with what. */
+            claim: components["schemas"]["ClaimOut"] | null;
+            /** @description Who said that it is not asked, or enough. */
+            closed: components["schemas"]["SaidOut"] | null;
+        };
+        /**
          * ProveOut
          * @description Where a job stands in Prove.
          */
@@ -10756,9 +11251,15 @@ export interface components {
         };
         /**
          * LacksOut
-         * @description What stands between the job and its hand-over.
+         * @description What is not done, and known.
          */
         LacksOut: {
+            /**
+             * Code
+             * @description What it is.
+             * @example awaited
+             */
+            code: string;
             /**
              * Words
              * @description In words.
@@ -10771,6 +11272,21 @@ export interface components {
              * @example fit
              */
             leads: string;
+            /**
+             * Named
+             * @description Which, by what they are called.
+             * @example [
+             *       "Disc",
+             *       "Cover bolts"
+             *     ]
+             */
+            named: string[];
+            /**
+             * At
+             * @description Key of what is mended there; empty where that is all of it.
+             * @example list
+             */
+            at: string;
         };
         /**
          * LookedIntoOut
@@ -10932,6 +11448,18 @@ export interface components {
              * @example gentle
              */
             how: string;
+            /**
+             * How Words
+             * @description How it was driven, in words.
+             * @example gently
+             */
+            how_words: string;
+            /**
+             * Felt
+             * @description What was felt and heard; empty where nothing was said.
+             * @example bites low, no slip
+             */
+            felt: string;
             /**
              * Who
              * @description By whom; empty where nobody gave a name.
@@ -11218,6 +11746,11 @@ export interface components {
                  * @enum {string}
                  */
                 how?: "" | "gentle" | "mixed" | "hard";
+                /**
+                 * @description Trip: felt.
+                 * @example bites low, no slip
+                 */
+                felt?: string;
             };
         } | {
             /**
@@ -11251,6 +11784,11 @@ export interface components {
                  * @enum {string}
                  */
                 answer: "distance" | "starts";
+                /**
+                 * @description Bedding in: figure.
+                 * @example 500 mi
+                 */
+                figure?: string;
             };
         } | {
             /**
@@ -11359,6 +11897,44 @@ export interface components {
                  * @example drags
                  */
                 answer?: string;
+            };
+        } | {
+            /**
+             * @description Complaint closed
+             * @constant
+             */
+            kind: "complaint_closed";
+            /**
+             * Key
+             * @default
+             * @example judders
+             */
+            key?: string;
+            /**
+             * Who
+             * @default
+             * @example Ines Marrow
+             */
+            who?: string;
+            /**
+             * Request
+             * @default
+             * @example a7f3
+             */
+            request?: string;
+            /** @description Complaint closed: its words. */
+            said: {
+                /**
+                 * @description Complaint closed: answer.
+                 * @example closed
+                 * @enum {string}
+                 */
+                answer: "closed" | "open";
+                /**
+                 * @description Complaint closed: reason.
+                 * @example it was the exhaust against the floor
+                 */
+                reason?: string;
             };
         } | {
             /**
@@ -16900,6 +17476,46 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LearnedOut"];
+                };
+            };
+            /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_account: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AccountOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
                 };
             };
             /** @description Unprocessable Entity */

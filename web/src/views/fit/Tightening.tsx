@@ -38,10 +38,10 @@ export function Tightening({ joint, plan, step, say }: Props) {
             <b>{way.owner || "Nobody named"}</b>: {way.words}
             {way.chosen ? <b> · goes by this</b> : ""}
           </p>
-          {way.says && (
+          {(way.says || way.asks) && (
             <p className={way.state === "plausible" || way.state === "open" ? "" : "font-semibold"}>
               {way.state === "plausible" || way.state === "open" ? "" : "▲ "}
-              {way.says}
+              {[way.says, way.asks].filter(Boolean).join("; ")}
             </p>
           )}
           <p className="flex flex-wrap gap-x-4">

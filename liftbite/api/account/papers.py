@@ -1,20 +1,21 @@
-"""Everything a job's sheet says, gathered from what screen and command line show.
+"""What the papers of a job say, gathered from its account.
 
-- `Sheet`      verdicts, what was measured and decided, set-up, list, drawings, inputs and workings
-- `sheet_of`   of a job
-- `sheet_html` as a document; `helpers` is what its template asks for besides
+- `Papers`      status, answers, parts, what was read, what was done, what is not, drawings, inputs and workings
+- `papers_of`   of a job
+- `ReadingsOf`  the readings of a check, one by one
 """
 
 from __future__ import annotations
 
 from base64 import b64encode
-from collections.abc import Iterable, Mapping
+from collections.abc import Iterable
 from dataclasses import dataclass
 from datetime import date
-from typing import Any
 
 from sqlalchemy.orm import Session
 
+from liftbite.api.account.models import AccountOut
+from liftbite.api.account.present import account_out
 from liftbite.api.choose import models as w
 from liftbite.api.choose.drawing import section_out
 from liftbite.api.choose.present import against_out
@@ -24,12 +25,15 @@ from liftbite.api.jobs import models as m
 from liftbite.api.jobs import models_working as mw
 from liftbite.api.jobs.present import entry_text, job_out
 from liftbite.api.jobs.workings import working_out
-from liftbite.api.measure import models as mm
+from liftbite.api.measure.calculations import calculations_out
+from liftbite.api.measure.models import TakenOut
 from liftbite.api.measure.models_calculations import CalculationOut
-from liftbite.api.measure.present import measure_out
-from liftbite.api.paper.document import page
+from liftbite.api.measure.present import taken_out
 from liftbite.api.photos.models import PhotoOut
 from liftbite.api.photos.present import photos_of
+from liftbite.api.prove import models as mp
+from liftbite.api.prove.present import prove_out
+from liftbite.core.account.owner import owner_answer, owner_lines
 from liftbite.core.analysis.working import working
 from liftbite.core.job.build import Build, label_of
 from liftbite.core.job.choices import CHOICES
@@ -37,64 +41,82 @@ from liftbite.core.job.groups import GROUPS, rows_of
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.measure.scope import SCOPES
-from liftbite.core.measure.setup import WORDS as SETUP_WORDS
-from liftbite.core.measure.statements import ORDERS
-from liftbite.core.measure.words import WORDS
+from liftbite.core.prove.hand_over import briefing
 from liftbite.store import jobs as store
 from liftbite.store.photos import photo_bytes
+from liftbite.whole.account import Account, account_of
 from liftbite.whole.bench import Bench, bench_of
+
+_TEXTS = ("registration", "mileage", "customer", "complaint", "notes")
 
 
 @dataclass(frozen=True)
-class Sheet:
-    """What a sheet says.
+class ReadingsOf:
+    """The readings of a check, one by one: what is measured, of which part, how it was taken."""
+
+    title: str
+    of_words: str
+    readings: tuple[TakenOut, ...]
+
+
+@dataclass(frozen=True)
+class Papers:
+    """What the papers of a job say.
 
     Attributes
     ----------
+    account : the state of everything
     job : the plan, worked out
     about : vehicle, registration, odometer, customer, how far the job goes, revision and day
     complaint, notes : as entered
-    found, goes_in : the bench as found and of what goes in
-    measured, measured_new : checks begun or closed; those of parts that go in and are others than were found
     setups : set-up calculations that came to something
+    readings : what was read, one by one
     changes : builds that differ from what was found
     section : the drawing
     entered : what was entered and picked, in words
     results : question -> its results
     workings : label of what decides -> the steps to it
-    plan : how far the fitting is, with its hold points
+    plan, prove : steps, bolts, bags; bleeding, fluids, cards, drives
+    owner, owner_answers : what the owner's page says of the work, heading by heading, and of the four answers
+    briefing : how to treat what was built
     photos : those that are here, each with a small picture as base64
     """
 
+    account: AccountOut
     job: m.JobOut
     about: tuple[str, ...]
     complaint: str
     notes: str
-    found: mm.MeasureOut
-    goes_in: mm.MeasureOut
-    measured: tuple[mm.CheckOut, ...]
-    measured_new: tuple[mm.CheckOut, ...]
     setups: tuple[CalculationOut, ...]
+    readings: tuple[ReadingsOf, ...]
     changes: tuple[w.AgainstBuildOut, ...]
     section: w.SectionOut
     entered: tuple[tuple[str, str], ...]
     results: tuple[tuple[str, tuple[m.ResultOut, ...]], ...]
     workings: tuple[tuple[str, tuple[mw.WorkingStepOut, ...]], ...]
     plan: mf.PlanOut
+    prove: mp.ProveOut
+    owner: tuple[tuple[str, tuple[str, ...]], ...]
+    owner_answers: tuple[str, ...]
+    briefing: tuple[str, ...]
     photos: tuple[tuple[PhotoOut, str], ...] = ()
 
+    def kept(self, kind: str) -> tuple[mf.KeptOut, ...]:
+        """Bags, marks, what was left over or noted."""
+        return tuple(each for each in self.plan.kept if each.kind == kind)
 
-def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = False) -> Sheet:
-    """The sheet of a job's plan; workings only where an appendix is asked for.
+
+def papers_of(session: Session, job_id: int, today: date, *, appendix: bool = False) -> Papers:
+    """What the papers of a job say; workings only where an appendix is asked for.
 
     Raises
     ------
     NoSuchJob : no job has this number
     """
     revisions = store.revisions_of(session, job_id)
-    bench = bench_of(session, job_id, FOUND)
-    job, plan = job_out(job_id, revisions, layers=bench.layers), bench.seen_as(PLAN)
-    found, goes_in = measure_out(bench), measure_out(plan)
+    account = account_of(bench_of(session, job_id, FOUND))
+    bench, plan = account.bench, account.bench.seen_as(PLAN)
+    job = job_out(job_id, revisions, layers=bench.layers)
     text = {name: (plan.entries[name].typed or "") if name in plan.entries else "" for name in _TEXTS}
     scope = SCOPES[bench.scope] if bench.scope in SCOPES and bench.scope != "everything" else ""
     about = (
@@ -106,32 +128,45 @@ def sheet_of(session: Session, job_id: int, today: date, *, appendix: bool = Fal
         f"revision {job.revision}",
         today.isoformat(),
     )
-    return Sheet(
+    shown = account_out(account)
+    return Papers(
+        shown,
         job,
         tuple(filter(None, about)),
         text["complaint"],
         text["notes"],
-        found,
-        goes_in,
-        tuple(c for c in found.checks if c.finding.taken or c.closed),
-        tuple(c for c in goes_in.checks if c.of == "planned" and c.finding.taken),
-        tuple(c for c in goes_in.calculations if c.sentence),
+        tuple(c for c in calculations_out(plan, {c.name for c in plan.checks}) if c.sentence),
+        tuple(_readings(account, shown)),
         tuple(b for b in against_out(bench.layers).builds[1:] if b.says or b.parts),
         section_out(plan.build),
         _entered(plan),
         _results(job),
         _workings(job, plan.build) if appendix else (),
         plan_out(bench),
+        prove_out(bench, job.revision),
+        owner_lines(account.parts, account.complaints, account.points),
+        tuple(
+            owner_answer(a.question, a.state, [n.label for n in a.assumed], planned=a.speaks_of == "planned")
+            for a in shown.answers
+        ),
+        tuple(briefing(account.bedding)),
         _pictures(session, photos_of(session, bench.record)),
     )
+
+
+def _readings(account: Account, shown: AccountOut) -> Iterable[ReadingsOf]:
+    by_check = {(each.check, each.of): each for each in shown.read}
+    for each in account.read:
+        bench = account.bench.seen_as(FOUND if each.of in ("comes_out", "came_out", "stays") else PLAN)
+        series = bench.latest(each.check.name)
+        if series is not None:
+            out = by_check[each.check.name, each.of]
+            yield ReadingsOf(out.title, out.of_words, tuple(taken_out(bench, each.check, series)))
 
 
 def _pictures(session: Session, photos: Iterable[PhotoOut]) -> tuple[tuple[PhotoOut, str], ...]:
     small = ((photo, photo_bytes(session, photo.digest, small=True)) for photo in photos)
     return tuple((photo, b64encode(jpeg).decode()) for photo, jpeg in small if jpeg)
-
-
-_TEXTS = ("registration", "mileage", "customer", "complaint", "notes")
 
 
 def _entered(bench: Bench) -> tuple[tuple[str, str], ...]:
@@ -158,27 +193,3 @@ def _workings(job: m.JobOut, build: Build) -> tuple[tuple[str, tuple[mw.WorkingS
         steps = working_out(working(build, link.working, stage=build.stage, friction=link.friction), "").steps
         found.append((label_of(link.working), tuple(steps)))
     return tuple(found)
-
-
-def _read_by(check: mm.CheckOut) -> str:
-    """How often a check was read, with what, and by whom."""
-    instruments = dict.fromkeys(r.instrument for r in check.readings if r.instrument)
-    people = dict.fromkeys(r.who for r in check.readings if r.who)
-    count = f"{len(check.readings)} {'reading' if len(check.readings) == 1 else 'readings'}"
-    return ", ".join(filter(None, (count, ", ".join(instruments), f"by {', '.join(people)}" if people else "")))
-
-
-def _ordered(order: mm.OrderOut) -> str:
-    price = f"{order.price} {order.currency}".strip()
-    return ", ".join(filter(None, (order.number, order.source, price, ORDERS[order.state] if order.state else "")))
-
-
-def helpers() -> Mapping[str, Any]:
-    """What the templates of a sheet ask for besides."""
-    return {"read_by": _read_by, "ordered": _ordered, "words": WORDS, "setup_words": SETUP_WORDS}
-
-
-def sheet_html(sheet: Sheet, *, night: bool = False, appendix: bool = False) -> str:
-    """A sheet as one HTML document, in the units preferred."""
-    running = (sheet.job.name, sheet.about[-1])
-    return page("sheet", night=night, sheet=sheet, appendix=appendix, running=running, **helpers())

@@ -1,0 +1,114 @@
+"""What the owner is told of the work, in the owner's words.
+
+- `owner_lines`   what was renewed, put back, is still to come or not solved, a heading with its lines each
+- `OWNER_ANSWERS`, `owner_answer`   question -> answer -> what it means to a driver; an answer with what it stands on
+"""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping, Sequence
+
+from liftbite.core.account.complaints import Complaint
+from liftbite.core.account.parts import PartLine
+from liftbite.core.account.points import Code, Point
+
+#: Question -> answer -> what it means to a driver.
+OWNER_ANSWERS: Mapping[str, Mapping[str, str]] = {
+    "bite": {
+        "holds": "The clutch holds the engine.",
+        "thin": "The clutch holds the engine, with less in hand than this use asks for.",
+        "slips": "The clutch slips under full load.",
+        "not asked": "Whether it holds was not worked out: nobody said how strong the engine is.",
+    },
+    "lift": {
+        "frees": "It frees when you press the pedal.",
+        "thin": "It frees, with little in hand.",
+        "look again": "Whether it frees as it should wants another look.",
+        "drags": "It drags: it does not free fully.",
+    },
+    "heat": {
+        "stays": "It stays cool enough for this use.",
+        "warm": "It gets warm in this use: give it time between hard starts.",
+        "cooks": "This use overheats it.",
+    },
+    "true": {
+        "runs true": "It runs true.",
+        "look again": "How true it runs wants another look.",
+        "thin": "It runs true, with little in hand.",
+        "stop": "It must not run as it is.",
+    },
+}
+#: Most assumed figures that are named to an owner.
+_NAMED = 3
+#: What is not done, in words an owner knows; what is not here is the shop's own.
+_STILL: Mapping[Code, tuple[str, str]] = {
+    "steps": ("1 step of the work is to be done.", "{n} steps of the work are to be done."),
+    "hold points": ("1 point is still to be proved.", "{n} points are still to be proved."),
+    "awaited": ("Parts on their way: {}.", "Parts on their way: {}."),
+    "to fit": ("Parts to fit: {}.", "Parts to fit: {}."),
+    "renew": ("Found worn, and nothing planned yet: {}.", "Found worn, and nothing planned yet: {}."),
+    "dress": ("To be machined or dressed: {}.", "To be machined or dressed: {}."),
+    "put right": ("To be put right: {}.", "To be put right: {}."),
+    "stops": ("Not fit to be used as it was measured: {}.", "Not fit to be used as it was measured: {}."),
+    "cards": ("Not tried yet: {}.", "Not tried yet: {}."),
+    "odd": ("Odd when it was tried: {}.", "Odd when it was tried: {}."),
+    "left over": ("Left over and not explained: {}.", "Left over and not explained: {}."),
+}
+
+
+def owner_answer(question: str, state: str, assumed: Sequence[str], *, planned: bool) -> str:
+    """An answer as a driver is told it, and by which figures nobody measured.
+
+    Parameters
+    ----------
+    question, state : which question, and its answer
+    assumed : what decides it and nobody entered, by what it is called
+    planned : True of a clutch that is not built yet
+
+    >>> owner_answer("bite", "holds", ["Friction"], planned=False)
+    'The clutch holds the engine. Worked out with typical figures, not measured ones: friction.'
+    >>> owner_answer("heat", "open", [], planned=True)
+    'Not worked out: figures are missing.'
+    """
+    says = OWNER_ANSWERS.get(question, {}).get(state)
+    if says is None:
+        return "Not worked out: figures are missing." if state == "open" else f"{state[0].upper()}{state[1:]}."
+    if state == "not asked":
+        return says
+    says = f"{says} Worked out for the clutch as planned." if planned else says
+    if not assumed:
+        return says
+    named = ", ".join(label[0].lower() + label[1:] for label in assumed[:_NAMED])
+    more = f" and {len(assumed) - _NAMED} more" if len(assumed) > _NAMED else ""
+    return f"{says} Worked out with typical figures, not measured ones: {named}{more}."
+
+
+def owner_lines(
+    parts: Sequence[PartLine], complaints: Iterable[Complaint], points: Iterable[Point]
+) -> tuple[tuple[str, tuple[str, ...]], ...]:
+    """What was done, what is still to come, and what is not solved; a heading is there only with a line under it.
+
+    >>> owner_lines([PartLine("disc", "get", "fitted"), PartLine("pilot", "get", "suggested")], [], [])
+    (('New', ('Disc',)),)
+    """
+    sections = {
+        "New": [line.label for line in parts if line.work == "get" and line.state == "fitted"],
+        "Machined or dressed": [line.label for line in parts if line.work == "dress" and line.state == "fitted"],
+        "Left out": [line.label for line in parts if line.work == "leave_out"],
+        "Put back as it was": [line.label for line in parts if line.state == "put_back"],
+        "You asked about": [_complaint(each) for each in complaints],
+        "Still to do": [_still(point) for point in points if point.code in _STILL],
+    }
+    return tuple((heading, tuple(lines)) for heading, lines in sections.items() if lines)
+
+
+def _complaint(each: Complaint) -> str:
+    name = each.name[0].upper() + each.name[1:]
+    if each.state == "closed" and each.closed is not None:
+        return f"{name}: {each.closed.statement.reason}."
+    return f"{name}: the cause was found." if each.state == "explained" else f"{name}: not solved yet."
+
+
+def _still(point: Point) -> str:
+    one, many = _STILL[point.code]
+    return (one if point.count == 1 else many).format(", ".join(point.named), n=point.count)
