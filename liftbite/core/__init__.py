@@ -16,6 +16,7 @@ In the order in which they are used; every room's own index lists its modules:
 - `measure`        checks, readings and what they amount to; `measure.setup` the calculations of the set-up
 - `fit`            the plan of the work as a graph of steps, what is open in it, bolts in order
 - `prove`          a logger's drive read, a simulated logger, causes ranked, bedding-in
+- `account`        what is true of a job now: the state of every part, what was read, what is not done
 - `statements`     every kind of statement there is, and a line of a record read by its kind
 - `record_words`   a line of the record as it is read: of which station and part, in a sentence
 - `drawing`        the clutch in section, and how it moves

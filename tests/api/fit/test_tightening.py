@@ -48,7 +48,7 @@ def test_a_joint_goes_by_the_instruction_that_is_chosen(client: FlaskClient, job
         "cover_on",
     )
     assert [(w["owner"], w["chosen"]) for w in two["ways"]] == [("kit", False), ("maker", True)]
-    assert (len(two["turns"]), two["ways"][1]["says"]) == (6, "type thread and class to hold it against proof")
+    assert (len(two["turns"]), two["ways"][1]["asks"]) == (6, "type thread and class to hold it against proof")
     nowhere = say(client, job, "tightening", "sump:kit", answer="chosen", figure="25 N·m")
     assert (nowhere.status_code, "no joint of this plan" in nowhere.get_json()["detail"]) == (422, True)
     bare = {"figure": "25 N·m", "thread": "M8", "grade": "10.9", "head": "13 mm", "under": "aluminium"}

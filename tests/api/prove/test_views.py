@@ -160,6 +160,7 @@ def test_a_hand_over_is_signed_and_a_later_change_makes_a_new_edition(client: Fl
 
 def test_documents_and_dates(client: FlaskClient) -> None:
     job = begin(client, {**GEARED, "disc_fate": "renewed"})
+    say(client, job, "bled", "one", "Nell", answer="helper")
     assert "To the owner" in client.get(f"/api/jobs/{job['id']}/handover.html").get_data(as_text=True)
     owner = PdfReader(io.BytesIO(client.get(f"/api/jobs/{job['id']}/handover.pdf?owner=true").data))
     assert len(owner.pages) == 1

@@ -3,25 +3,17 @@
 from __future__ import annotations
 
 from liftbite.core.prove.hand_over import briefing, dues
-from liftbite.core.prove.running_in import school_of
+from liftbite.core.prove.running_in import Asked, running_in, school_of
 
 CLUTCH = {"clutch": ("Clutch fluid", 730)}
 
 
-def test_what_is_short_or_bad_is_told_and_what_is_good_or_open_is_not() -> None:
-    answers = [
-        ("bite", "holds", "Holds."),
-        ("lift", "thin", "Thin: little lift."),
-        ("heat", "open", "Needs mass."),
-        ("true", "stop", "Stop: bursts."),
-    ]
-    told = list(briefing(answers, "Do not load it fully yet."))
-    assert told[0] == "Do not load it fully yet."
-    assert [line for line in told if line.startswith(("Bite", "Lift", "Heat", "True"))] == [
-        "Lift: Thin: little lift.",
-        "True: Stop: bursts.",
-    ]
-    assert not any("Until then" in line for line in briefing(answers, ""))
+def test_only_what_is_bedded_in_is_driven_gently() -> None:
+    new = running_in([], Asked("distance", 800e3), ("disc",))
+    first, then, *_ = briefing(new)
+    assert (first.split(":")[0], then.split(":")[0]) == ("Do not load it fully yet", "Until then")
+    old = running_in([], Asked("distance", 800e3), ())
+    assert not any("Until then" in line for line in briefing(old))
 
 
 def test_dates_fall_away_as_they_are_done() -> None:
