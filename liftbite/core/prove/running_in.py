@@ -138,9 +138,10 @@ class RunningIn:
     @property
     def sentence(self) -> str:
         """In a sentence."""
-        if not self.faces:
-            return "Nothing to bed in: no friction face is new or cut."
         km = f"{self.distance / _KM:.0f} km and {self.starts} gentle starts"
+        if not self.faces:
+            driven = f" {km} so far." if self.distance or self.starts else ""
+            return f"Nothing to bed in: no friction face is new or cut.{driven}"
         if self.done:
             return f"Bedded in: {km}."
         if self.asked.wet:
