@@ -1,17 +1,15 @@
 """The account of a job: what came out, what went in, what was proved; screens, papers and gates read it.
 
 - `Account`       everything that is true of a job now, each part of it worked out once
-- `AnswerNow`     one of the four answers, with what it speaks of and what it stands on
 - `account_of`    of a job's bench
 """
 
 from __future__ import annotations
 
-from collections.abc import Iterator
 from dataclasses import dataclass
 from functools import cached_property
-from typing import Literal
 
+from liftbite.core.account.answers import AnswerNow, answers_now, layers_that_stand, points_of_answers
 from liftbite.core.account.complaints import Complaint, complaints_account
 from liftbite.core.account.parts import ON_THE_WAY, PLANNED, PartLine, new_faces, part_lines
 from liftbite.core.account.points import Point, Status, status_of
@@ -19,16 +17,14 @@ from liftbite.core.account.read import ReadPart
 from liftbite.core.fit.case import Case
 from liftbite.core.fit.plan import Plan
 from liftbite.core.fit.progress import PASSED, Progress
-from liftbite.core.job.builds import entering, entries_of, with_entries
-from liftbite.core.job.ledger import FOUND, PLAN, Entry
-from liftbite.core.job.parts import APART, fate_of
+from liftbite.core.job.builds import entries_of
+from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.measure.judgement import Finding
 from liftbite.core.measure.parts_list import Need
 from liftbite.core.prove.running_in import RunningIn
 from liftbite.core.prove.statements import ComplaintClosed, ProvedFault
 from liftbite.core.verdicts.answers import Answers, answer
-from liftbite.core.verdicts.verdict import GOOD_STATES, OPEN_STATES, Verdict
-from liftbite.core.verdicts.words import verdict_sentence
-from liftbite.whole.bench import Bench, findings_of
+from liftbite.whole.bench import Bench, finding_of, findings_of
 from liftbite.whole.fault import complaints_of
 from liftbite.whole.parts_list import needs_of, said_of_parts
 from liftbite.whole.plan import case_of_job, plan_of_job, progress_with
@@ -38,26 +34,6 @@ from liftbite.whole.road import bedding_of
 
 #: Opening -> the scope that reaches as far.
 _SCOPES = ("hydraulics", "bearing", "clutch", "everything")
-#: What says how strong the engine is, each enough by itself.
-_ENGINE = ("peak_torque", "peak_power", "measured_curve")
-
-
-@dataclass(frozen=True, slots=True)
-class AnswerNow:
-    """One of the four answers.
-
-    Attributes
-    ----------
-    verdict : the answer
-    speaks_of : the clutch as it stands, or as it is planned
-    asked : False of Bite where nobody said how strong the engine is: a class stands in for it
-    assumed : inputs what decides it stands on that nobody entered
-    """
-
-    verdict: Verdict
-    speaks_of: Literal["stands", "planned"]
-    asked: bool
-    assumed: tuple[str, ...]
 
 
 @dataclass(frozen=True)
@@ -84,10 +60,15 @@ class Account:
         return _SCOPES[self.case.opening] if self.bench.scope_said else ""
 
     @cached_property
+    def _planned_needs(self) -> list[Need]:
+        """The list without what the four answers say of it, which plan and gates do without."""
+        return needs_of(self.bench, self.reach, worn_together=False)
+
+    @cached_property
     def _wanted(self) -> tuple[PartLine, ...]:
-        """The list before anything was ticked: what somebody's word plans, and how far its orders are."""
-        needs = needs_of(self.bench, self.reach, worn_together=False)
-        return part_lines(needs, said_of_parts(self.bench), self.case, Progress((), None, ()))
+        """What somebody's word plans, and how far its orders are, before anything was ticked."""
+        lines = part_lines(self._planned_needs, said_of_parts(self.bench), self.case, Progress((), None, ()))
+        return tuple(line for line in lines if line.state in PLANNED)
 
     @cached_property
     def faces(self) -> tuple[str, ...]:
@@ -97,14 +78,19 @@ class Account:
     @cached_property
     def plan(self) -> Plan:
         """The steps, with one for every part that is planned."""
-        got = [line.part for line in self._wanted if line.work == "get" and line.state in PLANNED]
-        return plan_of_job(self.bench, self.case, got)
+        return plan_of_job(self.bench, self.case, [line.part for line in self._wanted if line.work == "get"])
 
     @cached_property
     def standing(self) -> Progress:
         """Where the job stands in its plan."""
         awaited = [line.part for line in self._wanted if line.state in ON_THE_WAY]
         return progress_with(self.bench, self.case, self.plan, awaited, self.faces)
+
+    @cached_property
+    def planned_parts(self) -> tuple[PartLine, ...]:
+        """The parts somebody's word plans, with their states."""
+        lines = part_lines(self._planned_needs, said_of_parts(self.bench), self.case, self.standing)
+        return tuple(line for line in lines if line.state in PLANNED)
 
     @cached_property
     def needs(self) -> list[Need]:
@@ -117,9 +103,9 @@ class Account:
         return part_lines(self.needs, said_of_parts(self.bench), self.case, self.standing)
 
     @cached_property
-    def fitted(self) -> frozenset[str]:
-        """Parts of which a new one is fitted."""
-        return frozenset(line.part for line in self.parts if line.work == "get" and line.state == "fitted")
+    def looked_again(self) -> bool:
+        """True once it was looked at again after its first kilometres."""
+        return any(s.planned.key == "recheck" and s.state in PASSED for s in self.standing.standings)
 
     # --- what was read
 
@@ -133,12 +119,8 @@ class Account:
         """Checks the job asks for and nobody read to the end, by their titles; nothing of figures the sums can do
         without."""
         bench = self.bench.seen_as(PLAN if self.started else FOUND)
-        done = {each.check.name for each in self.read if each.finding.taken and not each.finding.to_go}
-        return tuple(
-            check.title
-            for check in bench.checks
-            if check.kind != "figure" and bench.wants(check) and check.name not in done
-        )
+        asked = (check for check in bench.checks if check.kind != "figure" and bench.wants(check))
+        return tuple(check.title for check in asked if _is_unread(finding_of(bench, check)[0]))
 
     @cached_property
     def complaints(self) -> tuple[Complaint, ...]:
@@ -155,46 +137,26 @@ class Account:
         return any(s.planned.key == "start" and s.state in PASSED for s in self.standing.standings)
 
     @cached_property
-    def stands(self) -> Answers:
-        """The answers of the clutch as it stands: of each planned part that is not fitted, the one that was found."""
-        plan = self.bench.layers[PLAN]
-        fates = {part: self.case.fates[part] for part in self.case.fates if self.case.fates[part] in APART}
-        waiting = [part for part, fate in fates.items() if fate != "left_out" and part not in self.fitted]
-        if not waiting:
-            return self.planned
-        layers = self.bench.layers
-        for part in fates if not self.fitted else waiting:
-            back = entering(layers, PLAN, [Entry(fate_of(part), "stays")])
-            layers = with_entries(layers, back)
-        return answer(entries_of(layers)) if layers[PLAN] != plan else self.planned
-
-    @cached_property
     def planned(self) -> Answers:
         """The answers of the clutch as it is planned."""
         return answer(entries_of(self.bench.layers))
 
     @cached_property
+    def stands(self) -> Answers:
+        """The answers of the clutch as it stands."""
+        done = [line.part for line in self.parts if line.state == "left_out" or _is_new(line)]
+        layers = layers_that_stand(self.bench.layers, self.case.fates, done)
+        return self.planned if layers is self.bench.layers else answer(entries_of(layers))
+
+    @cached_property
     def answers(self) -> tuple[AnswerNow, ...]:
         """The four answers that lead: of the plan, and once the engine was started of what stands."""
-        return self._answers("stands" if self.started else "planned")
+        return answers_now(self.stands, "stands") if self.started else answers_now(self.planned, "planned")
 
     @cached_property
     def answers_beside(self) -> tuple[AnswerNow, ...]:
         """The four answers of the clutch as it stands; empty where that leads, or is as planned."""
-        return () if self.started or self.stands is self.planned else self._answers("stands")
-
-    def _answers(self, speaks_of: Literal["stands", "planned"]) -> tuple[AnswerNow, ...]:
-        answers = self.stands if speaks_of == "stands" else self.planned
-        entered = any(name in answers.build.entries for name in _ENGINE)
-        return tuple(
-            AnswerNow(
-                verdict,
-                speaks_of,
-                entered or verdict.question != "bite" or verdict.state in ("open", "cannot be", "does not fit"),
-                verdict.deciding.basis.assumed if verdict.deciding else (),
-            )
-            for verdict in (answers.verdict, *answers.others)
-        )
+        return () if self.started or self.stands is self.planned else answers_now(self.stands, "stands")
 
     # --- the road, and what is not done
 
@@ -206,24 +168,24 @@ class Account:
     @cached_property
     def points(self) -> tuple[Point, ...]:
         """What is not done, and known."""
-        of_job = points_of(self.bench, self.case, self.standing, self.parts, self.unread, self.complaints, self.bedding)
-        return (*self._points_of_answers(), *of_job)
-
-    def _points_of_answers(self) -> Iterator[Point]:
-        """Answers that fall short, and those nobody can give."""
-        for each in self.answers:
-            if each.asked and each.verdict.state not in GOOD_STATES | OPEN_STATES:
-                says = f"{each.verdict.question.capitalize()}: {verdict_sentence(each.verdict).rstrip('.')}"
-                yield Point("answers", "choose", (says,), each.verdict.question)
-        missing = [a.verdict.question.capitalize() for a in self.answers if not a.asked or a.verdict.state == "open"]
-        if missing:
-            yield Point("not answered", "choose", tuple(missing))
+        of_job = points_of(
+            self.bench, self.case, self.standing, self.parts, self.read, self.unread, self.complaints, self.bedding
+        )
+        return (*points_of_answers(self.answers), *of_job)
 
     @cached_property
     def status(self) -> Status:
         """Whether the work was begun, is in work, or finished."""
         passed = [s.planned.key for s in self.standing.standings if s.state in PASSED and (s.said or s.settled)]
         return status_of(self.points, passed)
+
+
+def _is_unread(finding: Finding) -> bool:
+    return not finding.taken or finding.to_go > 0
+
+
+def _is_new(line: PartLine) -> bool:
+    return line.work == "get" and line.state == "fitted"
 
 
 def account_of(bench: Bench) -> Account:

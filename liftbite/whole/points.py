@@ -10,13 +10,13 @@ from collections.abc import Iterator, Sequence
 from liftbite.core.account.complaints import Complaint
 from liftbite.core.account.parts import ON_THE_WAY, PartLine
 from liftbite.core.account.points import Code, Point
+from liftbite.core.account.read import ReadPart
 from liftbite.core.fit.case import Case
 from liftbite.core.fit.progress import PASSED, Progress
-from liftbite.core.job.ledger import PLAN
 from liftbite.core.prove.cards import CARDS, items_of
 from liftbite.core.prove.running_in import LoggedDrive, RunningIn, TripDriven
 from liftbite.core.prove.statements import Tried
-from liftbite.whole.bench import Bench, findings_of
+from liftbite.whole.bench import Bench
 from liftbite.whole.hand_over import unexplained
 
 #: Steps of the owner's first kilometres, after the work is handed over.
@@ -28,6 +28,7 @@ def points_of(
     case: Case,
     standing: Progress,
     parts: Sequence[PartLine],
+    read: Sequence[ReadPart],
     unread: Sequence[str],
     complaints: Sequence[Complaint],
     bedding: RunningIn,
@@ -37,13 +38,12 @@ def points_of(
     Parameters
     ----------
     bench, case, standing : the job, what its plan is made from, and where it stands in it
-    parts, complaints, bedding : of its account
+    parts, read, complaints, bedding : of its account
     unread : titles of checks nobody read to the end
     """
     yield from _of_steps(standing)
     yield from _of_parts(parts)
-    plan = bench.seen_as(PLAN)
-    if stops := [plan.known[f.check].title for f in findings_of(plan) if f.verdict == "stop"]:
+    if stops := [r.check.title for r in read if r.finding.verdict == "stop" and r.done in ("open", "struck")]:
         yield Point("stops", "measure", tuple(stops))
     if unread:
         yield Point("unread", "measure", tuple(unread))

@@ -13,14 +13,12 @@ from liftbite.core.account.read import ReadPart, Whose, done_about
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS
-from liftbite.core.measure.judgement import Finding
+from liftbite.core.measure.judgement import USABLE, Finding
 from liftbite.core.measure.statements import CheckClosed
 from liftbite.core.measure.whose import part_read
 from liftbite.store.jobs import utc_text
 from liftbite.store.measurements import Series
 from liftbite.whole.bench import Bench, finding_of, finding_of_series
-
-_GOOD = ("reuse", "reuse and watch", "noted")
 
 
 def read_parts(bench: Bench, parts: Sequence[PartLine]) -> tuple[ReadPart, ...]:
@@ -33,28 +31,23 @@ def read_parts(bench: Bench, parts: Sequence[PartLine]) -> tuple[ReadPart, ...]:
     """
     lines = {line.key: line for line in parts}
     found, plan = bench.seen_as(FOUND), bench.seen_as(PLAN)
-    apart = set(bench.apart)
+    goes_in = [c for c in plan.checks if not part_read(c.name) or part_read(c.name) in bench.apart]
+    other = {check.name for check in goes_in if not part_read(check.name)}
     return (
-        *_read(found, lines, [check for check in found.checks if part_read(check.name)]),
-        *_read(plan, lines, [c for c in plan.checks if not part_read(c.name) or part_read(c.name) in apart]),
+        *_read(found, lines, [check for check in found.checks if check.name not in other]),
+        *_read(plan, lines, goes_in),
     )
 
 
 def _read(bench: Bench, lines: Mapping[str, PartLine], checks: Sequence[Check]) -> Iterator[ReadPart]:
     for check in checks:
         finding, closed = finding_of(bench, check)[0], bench.said_of(CheckClosed).get(check.name)
-        if not finding.taken and (closed is None or (bench.which == PLAN != FOUND and part_read(check.name))):
-            continue
+        of = _whose(bench, check, lines)
+        if not finding.taken and (closed is None or of in ("goes_in", "went_in")):
+            continue  # one that was closed unread is told once, of what was found
         before = _before(bench, check, finding)
-        yield ReadPart(
-            check,
-            _whose(bench, check, lines),
-            finding,
-            done_about(check, finding, lines, before=before is not None),
-            before,
-            _claim(bench, check),
-            closed,
-        )
+        done = done_about(check, of, finding, lines, before=before is not None)
+        yield ReadPart(check, of, bench.which, finding, done, before, _claim(bench, check), closed)
 
 
 def _whose(bench: Bench, check: Check, lines: Mapping[str, PartLine]) -> Whose:
@@ -72,11 +65,11 @@ def _whose(bench: Bench, check: Check, lines: Mapping[str, PartLine]) -> Whose:
 
 def _before(bench: Bench, check: Check, finding: Finding) -> Finding | None:
     """What it came to when it was last bad, where it is good now."""
-    if finding.verdict not in _GOOD:
+    if finding.verdict not in USABLE:
         return None
     earlier = [t for t in bench.series if t.check == check.name and bench.counts(t)][:-1]
     came_to = (finding_of_series(bench, check, series)[0] for series in reversed(earlier))
-    return next((f for f in came_to if f.taken and f.verdict not in (*_GOOD, "open")), None)
+    return next((f for f in came_to if f.taken and f.verdict not in (*USABLE, "open")), None)
 
 
 def _claim(bench: Bench, check: Check) -> Claim | None:

@@ -145,22 +145,17 @@ def papers_of(session: Session, job_id: int, today: date, *, appendix: bool = Fa
         plan_out(bench),
         prove_out(bench, job.revision),
         owner_lines(account.parts, account.complaints, account.points),
-        tuple(
-            owner_answer(a.question, a.state, [n.label for n in a.assumed], planned=a.speaks_of == "planned")
-            for a in shown.answers
-        ),
-        tuple(briefing(account.bedding)),
+        tuple(owner_answer(a.question, a.state, [n.label for n in a.assumed]) for a in shown.answers),
+        tuple(briefing(account.bedding, looked=account.looked_again)),
         _pictures(session, photos_of(session, bench.record)),
     )
 
 
 def _readings(account: Account, shown: AccountOut) -> Iterable[ReadingsOf]:
-    by_check = {(each.check, each.of): each for each in shown.read}
-    for each in account.read:
-        bench = account.bench.seen_as(FOUND if each.of in ("comes_out", "came_out", "stays") else PLAN)
+    for each, out in zip(account.read, shown.read, strict=True):
+        bench = account.bench.seen_as(each.build)
         series = bench.latest(each.check.name)
         if series is not None:
-            out = by_check[each.check.name, each.of]
             yield ReadingsOf(out.title, out.of_words, tuple(taken_out(bench, each.check, series)))
 
 

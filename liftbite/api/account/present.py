@@ -12,6 +12,7 @@ from liftbite.api.account import models as ma
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import verdict_out
 from liftbite.api.statements import said_out
+from liftbite.core.account.answers import AnswerNow
 from liftbite.core.account.claims import Claim
 from liftbite.core.account.complaints import Complaint
 from liftbite.core.account.parts import PartLine
@@ -23,7 +24,7 @@ from liftbite.core.job.parts import called
 from liftbite.core.measure.statements import ORDERS, Overruling
 from liftbite.core.measure.words import WORDS, finding_sentence
 from liftbite.core.prove.causes import CAUSES
-from liftbite.whole.account import Account, AnswerNow
+from liftbite.whole.account import Account
 
 _NOT_ASKED = "nobody said how strong the engine is; what is typical of the class says nothing of this one"
 

@@ -15,7 +15,7 @@ from typing import Literal
 from liftbite.api.fit import models as mf
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.statements import said_out
-from liftbite.core.account.parts import ON_THE_WAY, PLANNED
+from liftbite.core.account.parts import ON_THE_WAY
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.bolt_load import Plausible, head_pressure, plausible, strips
 from liftbite.core.fit.bolt_map import MATERIALS, Hole, HoleMapped, Swap, judge, read_hole, sizes_of, swaps
@@ -54,7 +54,7 @@ def plan_out(bench: Bench) -> mf.PlanOut:
     """The plan of a job."""
     account, said = account_of(bench), answers_of(bench)
     case, plan, found = account.case, account.plan, account.standing
-    to_get = [line for line in account.parts if line.work == "get" and line.state in PLANNED]
+    to_get = [line for line in account.planned_parts if line.work == "get"]
     known = bench.seen_as(PLAN).build.known
     hands = int(case.answers.get("helpers", "0")) + 1
     return mf.PlanOut(

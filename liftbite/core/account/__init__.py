@@ -1,5 +1,6 @@
 """The account of a job: what is true of it now, derived from entries, readings and statements, never typed.
 
+- `answers`  the four answers, of the clutch as planned and as it stands
 - `claims`   what a state or a sentence rests on: a tick, a reading, an order, a card
 - `complaints`  what was complained of, and what became of it
 - `owner`    what the owner is told of the work

@@ -32,15 +32,6 @@ class Claim:
     who: str = ""
     at: str = ""
 
-    @property
-    def by(self) -> str:
-        """By whom and on which day, for a bracket.
-
-        >>> Claim("step", "disc_on", who="Inga", at="2026-03-04T10:00:00Z").by
-        'Inga, 2026-03-04'
-        """
-        return ", ".join(filter(None, (self.who, self.at[:10])))
-
 
 def claim_of(source: Source, line: Line, says: str = "") -> Claim:
     """A line of the record as what something rests on."""

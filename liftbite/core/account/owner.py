@@ -11,6 +11,7 @@ from collections.abc import Iterable, Mapping, Sequence
 from liftbite.core.account.complaints import Complaint
 from liftbite.core.account.parts import PartLine
 from liftbite.core.account.points import Code, Point
+from liftbite.core.account.words import worded
 
 #: Question -> answer -> what it means to a driver.
 OWNER_ANSWERS: Mapping[str, Mapping[str, str]] = {
@@ -41,44 +42,40 @@ OWNER_ANSWERS: Mapping[str, Mapping[str, str]] = {
 #: Most assumed figures that are named to an owner.
 _NAMED = 3
 #: What is not done, in words an owner knows; what is not here is the shop's own.
-_STILL: Mapping[Code, tuple[str, str]] = {
+_STILL: Mapping[Code, tuple[str, ...]] = {
     "steps": ("1 step of the work is to be done.", "{n} steps of the work are to be done."),
     "hold points": ("1 point is still to be proved.", "{n} points are still to be proved."),
-    "awaited": ("Parts on their way: {}.", "Parts on their way: {}."),
-    "to fit": ("Parts to fit: {}.", "Parts to fit: {}."),
-    "renew": ("Found worn, and nothing planned yet: {}.", "Found worn, and nothing planned yet: {}."),
-    "dress": ("To be machined or dressed: {}.", "To be machined or dressed: {}."),
-    "put right": ("To be put right: {}.", "To be put right: {}."),
-    "stops": ("Not fit to be used as it was measured: {}.", "Not fit to be used as it was measured: {}."),
-    "cards": ("Not tried yet: {}.", "Not tried yet: {}."),
-    "odd": ("Odd when it was tried: {}.", "Odd when it was tried: {}."),
-    "left over": ("Left over and not explained: {}.", "Left over and not explained: {}."),
+    "awaited": ("Parts on their way: {}.",),
+    "to fit": ("Parts to fit: {}.",),
+    "renew": ("Found worn, and nothing planned yet: {}.",),
+    "dress": ("To be machined or dressed: {}.",),
+    "put right": ("To be put right: {}.",),
+    "stops": ("Not fit to be used as it was measured: {}.",),
+    "cards": ("Not tried yet: {}.",),
+    "odd": ("Odd when it was tried: {}.",),
+    "left over": ("Left over and not explained: {}.",),
 }
 
 
-def owner_answer(question: str, state: str, assumed: Sequence[str], *, planned: bool) -> str:
+def owner_answer(question: str, state: str, assumed: Sequence[str]) -> str:
     """An answer as a driver is told it, and by which figures nobody measured.
 
     Parameters
     ----------
     question, state : which question, and its answer
     assumed : what decides it and nobody entered, by what it is called
-    planned : True of a clutch that is not built yet
 
-    >>> owner_answer("bite", "holds", ["Friction"], planned=False)
-    'The clutch holds the engine. Worked out with typical figures, not measured ones: friction.'
-    >>> owner_answer("heat", "open", [], planned=True)
+    >>> owner_answer("bite", "holds", ["Friction, low"])
+    'The clutch holds the engine. Worked out with typical figures, not measured ones: friction, low.'
+    >>> owner_answer("heat", "open", [])
     'Not worked out: figures are missing.'
     """
     says = OWNER_ANSWERS.get(question, {}).get(state)
     if says is None:
         return "Not worked out: figures are missing." if state == "open" else f"{state[0].upper()}{state[1:]}."
-    if state == "not asked":
+    if state == "not asked" or not assumed:
         return says
-    says = f"{says} Worked out for the clutch as planned." if planned else says
-    if not assumed:
-        return says
-    named = ", ".join(label[0].lower() + label[1:] for label in assumed[:_NAMED])
+    named = "; ".join(label[0].lower() + label[1:] for label in assumed[:_NAMED])
     more = f" and {len(assumed) - _NAMED} more" if len(assumed) > _NAMED else ""
     return f"{says} Worked out with typical figures, not measured ones: {named}{more}."
 
@@ -94,7 +91,7 @@ def owner_lines(
     sections = {
         "New": [line.label for line in parts if line.work == "get" and line.state == "fitted"],
         "Machined or dressed": [line.label for line in parts if line.work == "dress" and line.state == "fitted"],
-        "Left out": [line.label for line in parts if line.work == "leave_out"],
+        "Left out": [line.label for line in parts if line.state == "left_out"],
         "Put back as it was": [line.label for line in parts if line.state == "put_back"],
         "You asked about": [_complaint(each) for each in complaints],
         "Still to do": [_still(point) for point in points if point.code in _STILL],
@@ -110,5 +107,4 @@ def _complaint(each: Complaint) -> str:
 
 
 def _still(point: Point) -> str:
-    one, many = _STILL[point.code]
-    return (one if point.count == 1 else many).format(", ".join(point.named), n=point.count)
+    return worded(_STILL[point.code], point, ", ".join(point.named))

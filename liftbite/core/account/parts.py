@@ -22,6 +22,7 @@ from typing import Literal
 from liftbite.core.account.claims import Claim, claim_of
 from liftbite.core.fit.case import Case
 from liftbite.core.fit.progress import PASSED, Progress, Standing
+from liftbite.core.fit.step_names import OUT
 from liftbite.core.job.parts import PARTS, called
 from liftbite.core.job.record import Line
 from liftbite.core.measure.parts_list import Need
@@ -53,7 +54,7 @@ class PartLine:
     state : how far it is
     reasons, because : why, in words and as codes; empty of one that is simply put back
     fate : what becomes of it by the plan; empty where the plan does not say
-    order, said : its order, and what was said of its line; None where nothing was
+    order : its order; None where nothing was said of one
     rests_on : what its state rests on
     left : keys of the steps that take it and are not done
     """
@@ -65,7 +66,6 @@ class PartLine:
     because: frozenset[str] = frozenset()
     fate: str = ""
     order: Line[Order] | None = None
-    said: Line[ListLine] | None = None
     rests_on: tuple[Claim, ...] = ()
     left: tuple[str, ...] = ()
 
@@ -98,11 +98,11 @@ class PartsSaid:
 def takers_of(part: str, standing: Progress) -> list[Standing]:
     """The steps of a plan that put a part in, or make it ready to be; what takes off takes none.
 
-    A part that is fixed to another goes in with it where no step takes it by itself.
+    A part that is fixed to another goes in with it.
     """
     takers = [s for s in standing.standings if part in s.planned.step.parts and s.planned.step.stretch not in _OFF]
     carrier = PARTS[part].on if part in PARTS else ""
-    return takers if takers or not carrier else takers_of(carrier, standing)
+    return [*takers, *takers_of(carrier, standing)] if carrier else takers
 
 
 def part_lines(needs: Sequence[Need], said: PartsSaid, case: Case, standing: Progress) -> tuple[PartLine, ...]:
@@ -115,21 +115,27 @@ def part_lines(needs: Sequence[Need], said: PartsSaid, case: Case, standing: Pro
     case, standing : what the plan is made from, and where it stands
     """
     lines = [_of_need(need, said, case, standing) for need in needs]
-    lines += [
-        PartLine(part, "leave_out", "left_out", fate=fate, rests_on=_fate(said, part))
-        for part, fate in case.fates.items()
-        if fate == "left_out"
-    ]
+    lines += [_left_out(part, said, standing) for part, fate in case.fates.items() if fate == "left_out"]
     return (*lines, *_put_back(lines, standing))
 
 
+def _left_out(part: str, said: PartsSaid, standing: Progress) -> PartLine:
+    """A part that comes out with nothing in its place: it is out once its step is passed."""
+    out = next((s for s in standing.standings if s.planned.key in (f"{part}_out", OUT + part)), None)
+    if out is not None and out.state in PASSED:
+        return PartLine(part, "leave_out", "left_out", fate="left_out", rests_on=(_claim(out),))
+    left = () if out is None else (out.planned.key,)
+    return PartLine(part, "leave_out", "planned", fate="left_out", rests_on=_fate(said, part), left=left)
+
+
 def _of_need(need: Need, said: PartsSaid, case: Case, standing: Progress) -> PartLine:
-    order, line = said.orders.get(need.key), said.lines.get(need.key)
     fate = case.fates.get(need.part, "")
     takers = takers_of(need.part, standing) if need.work in ("get", "dress") else []
     state, rests_on = _state(need, said, fate, takers, standing)
     left = tuple(s.planned.key for s in takers if s.state not in PASSED) if state in PLANNED else ()
-    return PartLine(need.part, need.work, state, need.reasons, need.because, fate, order, line, rests_on, left)
+    return PartLine(
+        need.part, need.work, state, need.reasons, need.because, fate, said.orders.get(need.key), rests_on, left
+    )
 
 
 def _state(

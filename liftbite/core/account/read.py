@@ -13,9 +13,10 @@ from typing import Literal
 
 from liftbite.core.account.claims import Claim
 from liftbite.core.account.parts import PLANNED, PartLine
+from liftbite.core.job.parts import Work
 from liftbite.core.job.record import Line
 from liftbite.core.measure.check import Check
-from liftbite.core.measure.judgement import Finding
+from liftbite.core.measure.judgement import RENEWS, USABLE, Finding
 from liftbite.core.measure.statements import CheckClosed
 
 #: Of the part that stays, of one that comes out or came out, of one that goes in or went in; of how parts stand.
@@ -24,8 +25,8 @@ Whose = Literal["stays", "comes_out", "came_out", "goes_in", "went_in", "set_up"
 Done = Literal[
     "nothing", "to_renew", "renewed", "to_dress", "dressed", "to_put_right", "put_right", "to_measure", "struck", "open"
 ]
-_RENEWS = ("stop", "renew as set", "renew")
-_GOOD = ("reuse", "reuse and watch", "noted")
+#: Readings of parts that a new one has already taken the place of, or is going to.
+_OF_OLD: frozenset[Whose] = frozenset({"stays", "comes_out", "came_out"})
 
 
 @dataclass(frozen=True, slots=True)
@@ -34,7 +35,7 @@ class ReadPart:
 
     Attributes
     ----------
-    check, of : what was read, of whose part
+    check, of, build : what was read, of whose part, and in which build it counts
     finding, done : what it came to, and what was done about it
     before : what it came to before it was put right; None where it never was otherwise
     claim : who read it, when, with what
@@ -43,6 +44,7 @@ class ReadPart:
 
     check: Check
     of: Whose
+    build: str
     finding: Finding
     done: Done
     before: Finding | None = None
@@ -50,42 +52,49 @@ class ReadPart:
     closed: Line[CheckClosed] | None = None
 
 
-def done_about(check: Check, finding: Finding, lines: Mapping[str, PartLine], *, before: bool = False) -> Done:
-    """What was done about a finding.
+def done_about(
+    check: Check, of: Whose, finding: Finding, lines: Mapping[str, PartLine], *, before: bool = False
+) -> Done:
+    """What was done about a finding; a new part mends what was read of the old one, never what was read of itself.
 
     Parameters
     ----------
-    check, finding : what was read, and what it came to
+    check, of, finding : what was read, of whose part, and what it came to
     lines : the parts of the account, by the key of their line
     before : True where it was bad before it was read again
 
     >>> from liftbite.core.measure.checks import CHECKS
-    >>> disc = {"disc:get": PartLine("disc", "get", "fitted")}
+    >>> disc, depth = {"disc:get": PartLine("disc", "get", "fitted")}, CHECKS["rivet_depth"]
     >>> worn = Finding("rivet_depth", "renew", taken=1, wanted=1)
-    >>> done_about(CHECKS["rivet_depth"], worn, disc), done_about(CHECKS["rivet_depth"], worn, {})
+    >>> done_about(depth, "came_out", worn, disc), done_about(depth, "went_in", worn, disc)
     ('renewed', 'open')
     """
-    if finding.verdict in _GOOD:
+    if finding.verdict in USABLE:
         return "put_right" if before else "nothing"
     if not finding.taken or finding.verdict == "open":
         return "nothing"
-    got = [lines[key] for part in (*check.got, check.worked_on) if (key := f"{part}:get") in lines]
-    if any(line.state == "fitted" for line in got):
+    got = [lines[key].state for part in (*check.got, check.worked_on) if (key := f"{part}:get") in lines]
+    if of in _OF_OLD and "fitted" in got:
         return "renewed"
-    if any(line.state in PLANNED for line in got):
+    if of in _OF_OLD and PLANNED.intersection(got):
         return "to_renew"
-    if finding.verdict in _RENEWS:
-        return "struck" if any(line.state == "struck" for line in got) else "open"
-    if finding.verdict == "dress or resurface":
-        return _dressed(lines.get(f"{check.worked_on}:dress"))
-    work: Literal["to_put_right", "to_measure"] = "to_put_right" if finding.verdict == "put right" else "to_measure"
-    line = lines.get(f"{check.worked_on}:{'put_right' if work == 'to_put_right' else 'measure'}")
-    return "struck" if line is not None and line.state == "struck" else work
-
-
-def _dressed(line: PartLine | None) -> Done:
-    if line is None:
-        return "open"
-    if line.state == "struck":
+    if finding.verdict in RENEWS:
+        return "struck" if of in _OF_OLD and "struck" in got else "open"
+    work, done = _WORK_OF[finding.verdict]
+    line = lines.get(f"{check.worked_on}:{work}")
+    if line is not None and line.state == "struck":
         return "struck"
-    return "dressed" if line.state == "fitted" else "to_dress" if line.state in PLANNED else "open"
+    if work != "dress":
+        return done
+    return "dressed" if line is not None and line.state == "fitted" else done if _is_planned(line) else "open"
+
+
+_WORK_OF: Mapping[str, tuple[Work, Done]] = {
+    "dress or resurface": ("dress", "to_dress"),
+    "put right": ("put_right", "to_put_right"),
+    "too close to call": ("measure", "to_measure"),
+}
+
+
+def _is_planned(line: PartLine | None) -> bool:
+    return line is not None and line.state in PLANNED

@@ -1,15 +1,15 @@
 """States and points of the account in words: an order and a done thing never share one.
 
 - `part_words`    the state of a part, as "to get" or "new, fitted"
-- `done_words`    what was done about a finding
+- `DONE`          what was done about a finding
 - `WHOSE`         of which part a reading is
-- `point_words`   a thing that is not done
+- `point_words`, `worded`   a thing that is not done; words for one or for several
 - `STATUS`        whether the work is finished, for whoever takes it over
 """
 
 from __future__ import annotations
 
-from collections.abc import Mapping
+from collections.abc import Mapping, Sequence
 
 from liftbite.core.account.parts import PartLine, PartState, PartWork
 from liftbite.core.account.points import Code, Point, Status
@@ -41,7 +41,7 @@ _WORDS: Mapping[PartWork, Mapping[PartState, str]] = {
     "put_right": {**_GET, **_PUT_RIGHT},
     "measure": {**_GET, **_MEASURE},
     "put_back": {"put_back": "put back"},
-    "leave_out": {"left_out": "left out"},
+    "leave_out": {"planned": "to leave out", "left_out": "left out"},
 }
 #: What was done about a finding -> in words; an order is "to …".
 DONE: Mapping[Done, str] = {
@@ -81,27 +81,28 @@ def part_words(line: PartLine) -> str:
     return _WORDS[line.work].get(line.state, line.state)
 
 
-_ONE: Mapping[Code, tuple[str, str]] = {
+#: Code -> its words; of several, where that reads otherwise.
+_POINTS: Mapping[Code, tuple[str, ...]] = {
     "steps": ("1 step of the plan is open: {}", "{n} steps of the plan are open, next: {}"),
     "hold points": ("1 hold point is not proved: {}", "{n} hold points are not proved: {}"),
-    "to fit": ("planned and not fitted: {}", "planned and not fitted: {}"),
-    "awaited": ("ordered and not here yet: {}", "ordered and not here yet: {}"),
-    "renew": ("the bench says renew, and nobody planned it: {}", "the bench says renew, and nobody planned it: {}"),
-    "dress": ("to dress or machine: {}", "to dress or machine: {}"),
-    "put right": ("to put right: {}", "to put right: {}"),
-    "measure": ("too close to call, to measure better: {}", "too close to call, to measure better: {}"),
-    "stops": ("a reading of what goes in says stop: {}", "readings of what goes in say stop: {}"),
+    "to fit": ("planned and not fitted: {}",),
+    "awaited": ("ordered and not here yet: {}",),
+    "renew": ("the bench says renew, and nobody planned it: {}",),
+    "dress": ("to dress or machine: {}",),
+    "put right": ("to put right: {}",),
+    "measure": ("too close to call, to measure better: {}",),
+    "stops": ("a reading of a part in use says stop: {}", "readings of parts in use say stop: {}"),
     "unread": ("1 check of this job is not read: {}", "{n} checks of this job are not read: {}"),
-    "cards": ("not tried: {}", "not tried: {}"),
+    "cards": ("not tried: {}",),
     "odd": ("odd when it was tried: {}", "odd when they were tried: {}"),
-    "left over": ("left over and unexplained: {}", "left over and unexplained: {}"),
-    "answers": ("{}", "{}"),
-    "not answered": ("not answered: {}", "not answered: {}"),
+    "left over": ("left over and unexplained: {}",),
+    "answers": ("{}",),
+    "not answered": ("not answered: {}",),
     "complaints": ("complaint still open: {}", "complaints still open: {}"),
-    "no drive": ("no drive was recorded", "no drive was recorded"),
-    "bedding": ("{}", "{}"),
-    "look again": ("{}", "{}"),
-    "lines unread": ("{}", "{}"),
+    "no drive": ("no drive was recorded",),
+    "bedding": ("{}",),
+    "look again": ("{}",),
+    "lines unread": ("{}",),
 }
 #: Most of a kind that are named; the rest are counted.
 _NAMED = 12
@@ -115,8 +116,16 @@ def point_words(point: Point) -> str:
     >>> point_words(Point("hold points", "fit", ("Prove before the start",)))
     '1 hold point is not proved: Prove before the start'
     """
-    one, many = _ONE[point.code]
-    named = point.named[:1] if point.code == "steps" else point.named[:_NAMED]
-    more = f" and {len(point.named) - _NAMED} more" if len(point.named) > _NAMED and point.code != "steps" else ""
-    separator = "; " if any("," in name for name in named) else ", "
-    return (one if point.count == 1 else many).format(separator.join(named) + more, n=point.count)
+    most = 1 if point.code == "steps" else _NAMED
+    more = f" and {point.count - most} more" if point.count > most and point.code != "steps" else ""
+    separator = "; " if any("," in name for name in point.named[:most]) else ", "
+    return worded(_POINTS[point.code], point, separator.join(point.named[:most]) + more)
+
+
+def worded(words: Sequence[str], point: Point, named: str) -> str:
+    """Words of a point, for one or for several, with which they are.
+
+    >>> worded(("one is open: {}", "{n} are open: {}"), Point("unread", "measure", ("a", "b")), "a, b")
+    '2 are open: a, b'
+    """
+    return (words[0] if point.count == 1 else words[-1]).format(named, n=point.count)

@@ -17,7 +17,7 @@ from dataclasses import dataclass
 from typing import Literal
 
 from liftbite.core.fit.holds import Look, LookState
-from liftbite.core.measure.judgement import Finding
+from liftbite.core.measure.judgement import USABLE, Finding
 
 #: How a line is known: by a step that is done, by a check's verdict, by a calculation of the set-up, by readings that
 #: are all there whatever they come to, by a part that is renewed or whose check passes, by rules that fit parts
@@ -143,16 +143,15 @@ READ_LATER: Mapping[str, str] = {"flywheel_runout": "prove_disc", "housing_gap":
 #: Fluid -> the step that fills it.
 FILLED_AT: Mapping[str, str] = {"clutch": "bled", "gearbox": "filled", "engine": "engine_oil"}
 #: Verdicts with which a part goes in.
-_GOOD = ("reuse", "reuse and watch", "noted")
 
 
 def state_of(found: Finding) -> LookState:
     """What a reading of what goes in does to a hold point; a place that was skipped proves nothing.
 
-    >>> from liftbite.core.measure.judgement import Finding
+    >>> from liftbite.core.measure.judgement import USABLE, Finding
     >>> [state_of(Finding("x", v)) for v in ("reuse", "open", "too close to call")]
     ['good', 'open', 'bad']
     """
     if found.skipped or found.verdict == "open":
         return "open"
-    return "good" if found.verdict in _GOOD else "bad"
+    return "good" if found.verdict in USABLE else "bad"

@@ -8,25 +8,24 @@ They are called by `core.fit.step_names`.
 from __future__ import annotations
 
 from collections.abc import Iterable, Iterator
+from dataclasses import replace
 
 from liftbite.core.fit.case import Case, opening_of
 from liftbite.core.fit.own_steps import OwnPlace
 from liftbite.core.fit.plan import Plan
 from liftbite.core.fit.step import Step
-from liftbite.core.fit.step_names import DRESS, IN, part_step_title
+from liftbite.core.fit.step_names import DRESS, IN, OUT, part_step_title
 from liftbite.core.job.parts import PARTS
 
-#: Steps of which the first that a plan has comes before one that puts a part in; the same of what comes after it.
-_AFTER = ("gearbox_out", "measured", "parts_gate", "cautions")
-_BEFORE = ("prove_gearbox", "gearbox_in", "final_look")
-#: What goes in without anything coming off.
-_OUTSIDE = ("final_look",)
+#: Steps between which a part goes in or comes out: of each the first that a plan has.
+_INSIDE = (("gearbox_out", "measured", "parts_gate", "cautions"), ("prove_gearbox", "gearbox_in", "final_look"))
+_OUTSIDE = (("parts_gate", "cautions"), ("final_look",))
 #: A flywheel is dressed by steps of its own.
 _CUT = "flywheel_sent"
 
 
 def steps_of_parts(case: Case, plan: Plan, parts: Iterable[str]) -> list[OwnPlace]:
-    """Steps for planned parts that no step of a plan takes, and for parts that stay dressed.
+    """Steps for planned parts that no step of a plan takes, for parts that stay dressed, and for those left out.
 
     Parameters
     ----------
@@ -36,8 +35,13 @@ def steps_of_parts(case: Case, plan: Plan, parts: Iterable[str]) -> list[OwnPlac
     steps = [planned.step for planned in plan.steps]
     takes = {part for step in steps if step.stretch not in ("before", "down") for part in step.parts}
     return [
-        *(_goes_in(part, plan) for part in parts if _carrier(part) not in takes and part not in takes),
+        *(_placed(IN, part, plan) for part in parts if part not in takes and _carrier(part) not in takes),
         *_dressed(case, plan),
+        *(
+            _placed(OUT, part, plan)
+            for part, fate in case.fates.items()
+            if fate == "left_out" and f"{part}_out" not in plan.by_key
+        ),
     ]
 
 
@@ -45,10 +49,14 @@ def _carrier(part: str) -> str:
     return PARTS[part].on if part in PARTS else ""
 
 
-def _goes_in(part: str, plan: Plan) -> OwnPlace:
+def _placed(way: str, part: str, plan: Plan) -> OwnPlace:
+    """A step that puts a part in, or takes it out for good."""
     outside = part not in PARTS or opening_of(part) == 0
-    step = Step(IN + part, part_step_title(IN + part), "back" if outside else "fit", parts=(part,), part=part)
-    return OwnPlace(step, _first(plan, _AFTER[2 if outside else 0 :]), _first(plan, _OUTSIDE if outside else _BEFORE))
+    after, before = _OUTSIDE if outside else _INSIDE
+    step = Step(way + part, part_step_title(way + part), "back" if outside else "fit")
+    if way == IN:
+        step = replace(step, parts=(part,), part=part)
+    return OwnPlace(step, _first(plan, after), _first(plan, before))
 
 
 def _dressed(case: Case, plan: Plan) -> Iterator[OwnPlace]:
@@ -56,18 +64,10 @@ def _dressed(case: Case, plan: Plan) -> Iterator[OwnPlace]:
         if fate != "dressed" or (part == "flywheel" and _CUT in plan.by_key):
             continue
         into = [p.key for p in plan.steps if part in p.step.parts or _carrier(part) == p.step.part != ""]
-        if not into:
-            continue
-        step = Step(
-            DRESS + part,
-            part_step_title(DRESS + part),
-            "clean",
-            "bench",
-            parts=(part,),
-            evidence="sentence",
-            note="What was read after it was dressed is read of the part that goes in.",
-        )
-        yield OwnPlace(step, _first(plan, ("measured", *_AFTER)), into[0])
+        if into:
+            key, note = DRESS + part, "Read it again on the bench once it is dressed."
+            step = Step(key, part_step_title(key), "clean", "bench", parts=(part,), evidence="sentence", note=note)
+            yield OwnPlace(step, _first(plan, ("measured", *_INSIDE[0])), into[0])
 
 
 def _first(plan: Plan, keys: Iterable[str]) -> str:

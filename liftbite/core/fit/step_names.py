@@ -2,7 +2,7 @@
 
 - `STEPS_OF_BEFORE`   key of before -> key
 - `step_now`, `turn_now`   a step's key, and a bolt's, as they are now
-- `IN`, `DRESS`   how the key of a step for one part begins: `in:gearbox`, `dress:basket`
+- `IN`, `DRESS`, `OUT`   how the key of a step for one part begins: `in:gearbox`, `dress:basket`, `out:pilot`
 - `part_step_title`, `part_in_step`   what such a step is called, and its part
 """
 
@@ -12,7 +12,7 @@ from collections.abc import Mapping
 
 from liftbite.core.job.parts import PARTS, called
 
-IN, DRESS = "in:", "dress:"
+IN, DRESS, OUT = "in:", "dress:", "out:"
 STEPS_OF_BEFORE: Mapping[str, str] = {
     "front_shafts": "drive_shafts",
     "transfer_shafts": "front_prop_shaft",
@@ -82,6 +82,8 @@ def part_step_title(key: str) -> str:
         return key
     if key.startswith(DRESS):
         return f"Dress the {label[0].lower()}{label[1:]}, and read it again"
+    if key.startswith(OUT):
+        return f"Take out the {label[0].lower()}{label[1:]}: nothing goes in its place"
     return f"Fit the new {label[0].lower()}{label[1:]}" if part in PARTS else f"Fit: {label}"
 
 
@@ -91,4 +93,4 @@ def part_in_step(key: str) -> str:
     >>> part_in_step("in:gearbox"), part_in_step("disc_on")
     ('gearbox', '')
     """
-    return next((key.removeprefix(begins) for begins in (IN, DRESS) if key.startswith(begins)), "")
+    return next((key.removeprefix(begins) for begins in (IN, DRESS, OUT) if key.startswith(begins)), "")

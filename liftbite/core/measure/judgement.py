@@ -32,6 +32,9 @@ VERDICTS: tuple[Verdict, ...] = (
     "reuse and watch",
     "reuse",
 )
+#: Verdicts that let a part be used, and those with which it is got anew.
+USABLE: frozenset[Verdict] = frozenset({"reuse", "reuse and watch", "noted"})
+RENEWS: frozenset[Verdict] = frozenset({"stop", "renew as set", "renew"})
 #: A part this far through its life is watched; our own choice.
 WATCH_FROM = 0.75
 

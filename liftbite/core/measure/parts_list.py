@@ -31,7 +31,7 @@ from liftbite.core.job.parts import (
 from liftbite.core.measure.check import Check, Verdict
 from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.effect import Effect
-from liftbite.core.measure.judgement import VERDICTS, Finding
+from liftbite.core.measure.judgement import RENEWS, VERDICTS, Finding
 from liftbite.core.measure.practices import brought
 from liftbite.core.measure.setup import CALCULATIONS
 from liftbite.core.measure.setup.calculation import Calculation, Outcome
@@ -54,7 +54,6 @@ class Renewal:
     extra_hours: float = 0.0
 
 
-_RENEWS = frozenset({"stop", "renew as set", "renew"})
 #: Work on a part, in the order of the list -> what it is called there.
 WORKS: Mapping[Work, str] = {
     "get": "get",
@@ -211,7 +210,7 @@ def _by_verdicts(build: Build, findings: Iterable[Finding], checks: Mapping[str,
     for finding in findings:
         check = checks[finding.check]
         words = f"{whose}{check.label}: {finding_sentence(finding)}"
-        if finding.verdict in _RENEWS:
+        if finding.verdict in RENEWS:
             for part in check.got:
                 get(part, words, "verdict")
         elif not whose and part_read(finding.check) in goes:

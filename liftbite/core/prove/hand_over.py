@@ -22,12 +22,13 @@ FLUID = 730
 LOOK_AGAIN, BEDDED = 7, 42
 
 
-def briefing(bedding: RunningIn) -> Iterator[str]:
+def briefing(bedding: RunningIn, *, looked: bool = False) -> Iterator[str]:
     """What the owner has to know.
 
     Parameters
     ----------
     bedding : how far it is bedded in
+    looked : True once it was looked at again
 
     >>> from liftbite.core.prove.running_in import Asked
     >>> [line[:9] for line in briefing(RunningIn(Asked("distance", 800e3), (), 0.0, 0, (), False))]
@@ -36,7 +37,8 @@ def briefing(bedding: RunningIn) -> Iterator[str]:
     if not bedding.done:
         yield bedding.sentence
         yield "Until then: no hard starts, no full throttle in high gears, no trailer, no slipping it on hills."
-    yield f"Come back after 50 to 100 km: {LOOK_AT} are looked at again."
+    if not looked:
+        yield f"Come back after 50 to 100 km: {LOOK_AT} are looked at again."
     yield "Stop and call if it slips, smells, grinds into gear, shakes, or the pedal goes soft or to the floor."
 
 

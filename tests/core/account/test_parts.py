@@ -9,8 +9,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from liftbite.core.account.parts import PLANNED, PartLine, PartsSaid, new_faces, part_lines
+from liftbite.core.account.claims import Claim
+from liftbite.core.account.parts import PLANNED, PartLine, PartsSaid, PartState, new_faces, part_lines
 from liftbite.core.account.points import Point, status_of
+from liftbite.core.account.read import Whose, done_about
 from liftbite.core.account.words import part_words
 from liftbite.core.fit.case import Case
 from liftbite.core.fit.library import LIBRARY
@@ -18,6 +20,8 @@ from liftbite.core.fit.plan import Planned
 from liftbite.core.fit.progress import Progress, Standing
 from liftbite.core.fit.statements import StepTick
 from liftbite.core.job.record import Line
+from liftbite.core.measure.checks import CHECKS
+from liftbite.core.measure.judgement import Finding
 from liftbite.core.measure.parts_list import Need
 from liftbite.core.measure.statements import ListLine, Order, OwnPart
 from liftbite.core.prove.running_in import Asked, asked_for, running_in
@@ -129,3 +133,30 @@ def test_the_work_is_finished_while_the_road_is_still_to_come() -> None:
     assert status_of([], []) == "not_begun"
     assert status_of([Point("bedding", "prove"), Point("complaints", "prove")], ["full_load"]) == "finished"
     assert status_of([Point("put right", "measure")], ["full_load"]) == "in_work"
+
+
+def test_a_part_is_left_out_once_it_is_out() -> None:
+    case = replace(CAR, fates={"slave": "left_out"})
+    said = PartsSaid(fates={"slave": Claim("list", "slave", who="Inga")})
+    (planned,) = part_lines([], said, case, standing(steps=("slave_out",)))
+    assert (part_words(planned), planned.left, planned.rests_on[0].who) == ("to leave out", ("slave_out",), "Inga")
+    (out,) = part_lines([], said, case, standing("slave_out", steps=("slave_out",)))
+    assert part_words(out) == "left out"
+
+
+@pytest.mark.parametrize(
+    ("of", "state", "done"),
+    [
+        ("came_out", "fitted", "renewed"),
+        ("comes_out", "planned", "to_renew"),
+        ("stays", "suggested", "open"),
+        ("stays", "struck", "struck"),
+        ("went_in", "fitted", "open"),
+        ("goes_in", "ordered", "open"),
+        ("set_up", "fitted", "open"),
+    ],
+)
+def test_a_new_part_mends_what_was_read_of_the_old_one_only(of: Whose, state: PartState, done: str) -> None:
+    cracked = Finding("rivet_depth", "stop", taken=1, wanted=1)
+    lines = {"disc:get": PartLine("disc", "get", state)}
+    assert done_about(CHECKS["rivet_depth"], of, cracked, lines) == done
