@@ -19,20 +19,24 @@ OWNER_ANSWERS: Mapping[str, Mapping[str, str]] = {
         "holds": "The clutch holds the engine.",
         "thin": "The clutch holds the engine, with less in hand than this use asks for.",
         "slips": "The clutch slips under full load.",
+        "open": "Whether it holds was not worked out: figures are missing.",
         "not asked": "Whether it holds was not worked out: nobody said how strong the engine is.",
     },
     "lift": {
+        "open": "Whether it frees was not worked out: figures are missing.",
         "frees": "It frees when you press the pedal.",
         "thin": "It frees, with little in hand.",
         "look again": "Whether it frees as it should wants another look.",
         "drags": "It drags: it does not free fully.",
     },
     "heat": {
+        "open": "How warm it gets was not worked out: figures are missing.",
         "stays": "It stays cool enough for this use.",
         "warm": "It gets warm in this use: give it time between hard starts.",
         "cooks": "This use overheats it.",
     },
     "true": {
+        "open": "How true it runs was not worked out: figures are missing.",
         "runs true": "It runs true.",
         "look again": "How true it runs wants another look.",
         "thin": "It runs true, with little in hand.",
@@ -68,12 +72,12 @@ def owner_answer(question: str, state: str, assumed: Sequence[str]) -> str:
     >>> owner_answer("bite", "holds", ["Friction, low"])
     'The clutch holds the engine. Worked out with typical figures, not measured ones: friction, low.'
     >>> owner_answer("heat", "open", [])
-    'Not worked out: figures are missing.'
+    'How warm it gets was not worked out: figures are missing.'
     """
     says = OWNER_ANSWERS.get(question, {}).get(state)
     if says is None:
-        return "Not worked out: figures are missing." if state == "open" else f"{state[0].upper()}{state[1:]}."
-    if state == "not asked" or not assumed:
+        return f"{state[0].upper()}{state[1:]}."
+    if state in ("open", "not asked") or not assumed:
         return says
     named = "; ".join(label[0].lower() + label[1:] for label in assumed[:_NAMED])
     more = f" and {len(assumed) - _NAMED} more" if len(assumed) > _NAMED else ""

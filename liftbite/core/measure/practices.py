@@ -12,7 +12,7 @@ from collections.abc import Collection, Iterator, Mapping
 from typing import Literal, NamedTuple
 
 from liftbite.core.job.build import Build
-from liftbite.core.job.parts import ASSEMBLIES, PARTS, Work
+from liftbite.core.job.parts import ASSEMBLIES, PARTS, Work, fate_of
 
 #: Practice -> what it is about, and its options with what they say; the first is where a shop begins.
 PRACTICES: Mapping[str, tuple[str, Mapping[str, str]]] = {
@@ -73,7 +73,7 @@ def brought(
         part, brought_by = waiting.pop(0)
         for along in PARTS[part].along:
             practice, option = along.practice
-            there = build.chosen.has_part(along.part) and (not along.trait or build.chosen.has(along.trait))
+            there = _is_there(build, along.part) and (not along.trait or build.chosen.has(along.trait))
             if not there or (practice and does[practice] != option):
                 continue
             if along.part == brought_by or (along.work == "dress" and along.part in renewed):
@@ -91,5 +91,10 @@ def brought(
         yield from (
             Brought(part.key, f"known to fail: {part.fails}", because="practice")
             for part in PARTS.values()
-            if part.fails and build.chosen.has_part(part.key)
+            if part.fails and _is_there(build, part.key)
         )
+
+
+def _is_there(build: Build, part: str) -> bool:
+    """True of a part this clutch has and keeps: what is left out is not got again."""
+    return build.chosen.has_part(part) and build.chosen.options.get(fate_of(part)) != "left_out"
