@@ -72,7 +72,7 @@ class Asked:
         """How much, in words.
 
         >>> Asked("distance", 800e3).words, Asked("starts", 300.0, "300").words
-        ('800 km', '300 gentle starts, the maker\'s figure')
+        ('800 km', "300 gentle starts, the maker's figure")
         """
         how_much = f"{self.amount / _KM:,.0f} km" if self.school == "distance" else f"{self.amount:,.0f} gentle starts"
         return f"{how_much}, the maker's figure" if self.maker else how_much
