@@ -2,11 +2,13 @@
 
 - `Account`       everything that is true of a job now, each part of it worked out once
 - `account_of`    of a job's bench
+- `Undoes`, `undoes`   what planning a part now would undo
 """
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from collections.abc import Sequence
+from dataclasses import dataclass, replace
 from functools import cached_property
 
 from liftbite.core.account.answers import AnswerNow, answers_now, layers_that_stand, points_of_answers
@@ -16,16 +18,16 @@ from liftbite.core.account.points import Point, Status, status_of
 from liftbite.core.account.read import ReadPart
 from liftbite.core.fit.case import Case
 from liftbite.core.fit.plan import Plan
-from liftbite.core.fit.progress import PASSED, Progress
-from liftbite.core.job.builds import entries_of
-from liftbite.core.job.ledger import FOUND, PLAN
+from liftbite.core.fit.progress import PASSED, Progress, Standing, undone_in
+from liftbite.core.job.builds import entering, entries_of, with_entries
+from liftbite.core.job.ledger import FOUND, PLAN, Entry
 from liftbite.core.measure.judgement import Finding
 from liftbite.core.measure.parts_list import Need
 from liftbite.core.prove.running_in import RunningIn
 from liftbite.core.prove.statements import ComplaintClosed, ProvedFault
 from liftbite.core.verdicts.answers import Answers, answer
 from liftbite.whole.bench import Bench, finding_of, findings_of
-from liftbite.whole.fault import complaints_of
+from liftbite.whole.fault import complaints_of, told_only
 from liftbite.whole.parts_list import needs_of, said_of_parts
 from liftbite.whole.plan import case_of_job, plan_of_job, progress_with
 from liftbite.whole.points import points_of
@@ -127,7 +129,8 @@ class Account:
         """What was complained of, and what became of it."""
         proved = [key for key, line in self.bench.said_of(ProvedFault).items() if line.answer == "found"]
         findings = findings_of(self.bench.seen_as(FOUND))
-        return complaints_account(complaints_of(self.bench), findings, proved, self.bench.said_of(ComplaintClosed))
+        closed = self.bench.said_of(ComplaintClosed)
+        return complaints_account(complaints_of(self.bench), findings, proved, closed, told_only(self.bench))
 
     # --- the four answers
 
@@ -186,6 +189,45 @@ def _is_unread(finding: Finding) -> bool:
 
 def _is_new(line: PartLine) -> bool:
     return line.work == "get" and line.state == "fitted"
+
+
+@dataclass(frozen=True, slots=True)
+class Undoes:
+    """What a change of the plan does to work that was done.
+
+    Attributes
+    ----------
+    more : steps it adds
+    again : steps that were done and are to be done again
+    """
+
+    more: tuple[Standing, ...]
+    again: tuple[Standing, ...]
+
+
+def undoes(bench: Bench, entries: Sequence[Entry]) -> Undoes:
+    """What it would undo to plan parts now.
+
+    Parameters
+    ----------
+    entries : the fates that would be entered
+
+    Raises
+    ------
+    UnreadableEntry : one of them cannot be entered
+    """
+    now = account_of(bench)
+    then = Account(replace(bench, layers=with_entries(bench.layers, entering(bench.layers, PLAN, entries))))
+    more = tuple(s for s in then.standing.standings if s.planned.key not in now.plan.by_key)
+    already = {s.planned.key for s in undone_in(now.standing, _taking(now))}
+    again = undone_in(
+        then.standing, _taking(then) | {s.planned.key for s in more if s.planned.step.stretch != "before"}
+    )
+    return Undoes(more, tuple(s for s in again if s.planned.key not in already))
+
+
+def _taking(account: Account) -> set[str]:
+    return {key for line in account.planned_parts for key in line.left}
 
 
 def account_of(bench: Bench) -> Account:

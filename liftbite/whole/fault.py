@@ -1,7 +1,7 @@
 """The complaint of a job: what is complained of, what explains it, and the causes it may have.
 
 - `complaints_of`   what is complained of
-- `explained`       which findings of the bench explain what the brief tells
+- `told_only`       what the brief tells in words nothing is known by
 - `finder_of`       causes, by the job's numbers, its bench, its drives and what was answered
 """
 
@@ -11,7 +11,7 @@ from collections.abc import Mapping, Sequence
 
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.prove.causes import COMPLAINTS
-from liftbite.core.prove.complaints import complaints_in, explained_by
+from liftbite.core.prove.complaints import complaints_in
 from liftbite.core.prove.faults import Finder, find, known_of
 from liftbite.core.prove.running_in import LoggedDrive
 from liftbite.core.prove.statements import Complaints
@@ -40,8 +40,11 @@ def finder_of(bench: Bench, complaints: Sequence[str], answers: Mapping[str, str
     return find(found.build.chosen.layout, complaints, answers, known)
 
 
-def explained(bench: Bench) -> dict[str, tuple[str, ...]]:
-    """What the brief complains of -> the checks whose findings explain it."""
+def told_only(bench: Bench) -> str:
+    """What the brief complains of, where nothing in it is known and nobody said in Prove what it is; else empty."""
     entry = bench.layers[PLAN].get("complaint")
-    told = complaints_in((entry.typed if entry else "") or "")
-    return explained_by(told, findings_of(bench.seen_as(FOUND)))
+    text = ((entry.typed if entry else "") or "").strip()
+    nothing = text.lower().rstrip(".") in ("", "none", "no complaint", "-")
+    return (
+        "" if nothing or Complaints.about.name in {line.kind for line in bench.record} or complaints_of(bench) else text
+    )

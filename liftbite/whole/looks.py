@@ -10,20 +10,21 @@ hand ticks a line; a bad or missing one keeps its hold point shut until it is pu
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Iterator, Mapping
+from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
 
 from liftbite.core.fit.bolt_map import judge
-from liftbite.core.fit.case import Case
+from liftbite.core.fit.case import Case, opens_to
 from liftbite.core.fit.hold_lines import FILLED_AT, GOING_IN, HOLD_LINES, READ_LATER, LookUp, state_of
 from liftbite.core.fit.holds import Look, LookState
 from liftbite.core.fit.plan import LATER, Plan
 from liftbite.core.fit.progress import PASSED, Known, Progress, Standing
 from liftbite.core.fit.statements import LeftOver
+from liftbite.core.fit.step import ALL_READ
 from liftbite.core.fit.tightening import holes_of_joint
 from liftbite.core.job.inputs import FITS
-from liftbite.core.job.ledger import PLAN
+from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line, option_words
 from liftbite.core.measure.check import Check
 from liftbite.core.measure.checks import CHECKS
@@ -344,15 +345,49 @@ def _closed(bench: Bench, check: str) -> Known | None:
 # --- facts said elsewhere
 
 
-def asked_of(bench: Bench, plan: Plan) -> dict[str, str]:
+def asked_of(bench: Bench, case: Case, plan: Plan) -> dict[str, str]:
     """Step -> where its fact is asked, in words; a check the job does not call for is asked at its step."""
     checks = {check.name for check in bench.seen_as(PLAN).checks}
     found = {}
     for planned in plan.steps:
         station, _, what = planned.step.fact.partition(":")
-        if station and (station != "measure" or what in checks):
+        if planned.step.fact == ALL_READ:
+            found[planned.key] = _still_to_read(_asked_before(bench, case, plan))
+        elif station and (station != "measure" or what in checks):
             found[planned.key] = _asked_at(station, what)
     return found
+
+
+def _asked_before(bench: Bench, case: Case, plan: Plan) -> list[Finding]:
+    """What is to be read before anything goes in: the checks of the scope, of what the job opens.
+
+    What is read as parts go in has a step, or a hold point, of its own.
+    """
+    seen = bench.seen_as(PLAN if case.never else FOUND)
+    later = {p.step.fact.removeprefix("measure:") for p in plan.steps} | READ_LATER.keys()
+    asked = (
+        check
+        for check in seen.checks
+        if check.kind != "figure"
+        and not check.set_up
+        and check.name not in later
+        and opens_to(case, check.part)
+        and seen.wants(check)
+    )
+    return [finding_of(seen, check)[0] for check in asked]
+
+
+def _still_to_read(asked: Sequence[Finding]) -> str:
+    """How many checks wait; empty where none does."""
+    left = [found for found in asked if found.to_go or not found.taken]
+    return f"on the bench: {len(left)} of {len(asked)} checks are not read, nor closed" if left else ""
+
+
+def _known_by_all(asked: Sequence[Finding]) -> Known | None:
+    """That everything that is asked for was read, or closed; None where nothing is, and a person has to say."""
+    if not asked or _still_to_read(asked):
+        return None
+    return Known(f"on the bench: all {len(asked)} checks that are asked for are read, or closed")
 
 
 def _asked_at(station: str, what: str) -> str:
@@ -366,7 +401,10 @@ def _asked_at(station: str, what: str) -> str:
 def proved_of(bench: Bench, case: Case, plan: Plan) -> dict[str, Known]:
     """Step -> from what it is known to be done."""
     planned = bench.seen_as(PLAN)
-    found = {each.key: _known(planned, case, each.step.fact) for each in plan.steps if each.step.fact}
+    found = {each.key: _known(planned, case, each.step.fact) for each in plan.steps if each.step.fact != ALL_READ}
+    found |= {
+        each.key: _known_by_all(_asked_before(bench, case, plan)) for each in plan.steps if each.step.fact == ALL_READ
+    }
     return {key: known for key, known in found.items() if known is not None}
 
 

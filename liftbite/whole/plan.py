@@ -74,7 +74,7 @@ def progress_with(bench: Bench, case: Case, plan: Plan, awaited: Collection[str]
     known = Evidence(
         awaited=awaited,
         proved=proved_of(bench, case, plan),
-        asked=asked_of(bench, plan),
+        asked=asked_of(bench, case, plan),
         elsewhere=answers_of(bench).get("begun") == "taken_down_elsewhere",
     )
     by_steps = progress(plan, bench.record, known)

@@ -12,7 +12,9 @@ from liftbite.core.account.parts import ON_THE_WAY, PartLine
 from liftbite.core.account.points import Code, Point
 from liftbite.core.account.read import ReadPart
 from liftbite.core.fit.case import Case
-from liftbite.core.fit.progress import PASSED, Progress
+from liftbite.core.fit.progress import PASSED, Progress, undone_in
+from liftbite.core.job.builds import shared_figures
+from liftbite.core.job.parts import called
 from liftbite.core.prove.cards import CARDS, items_of
 from liftbite.core.prove.running_in import LoggedDrive, RunningIn, TripDriven
 from liftbite.core.prove.statements import Tried
@@ -41,7 +43,7 @@ def points_of(
     parts, read, complaints, bedding : of its account
     unread : titles of checks nobody read to the end
     """
-    yield from _of_steps(standing)
+    yield from _of_steps(standing, parts)
     yield from _of_parts(parts)
     if stops := [r.check.title for r in read if r.finding.verdict == "stop" and r.done in ("open", "struck")]:
         yield Point("stops", "measure", tuple(stops))
@@ -50,8 +52,10 @@ def points_of(
     yield from _of_cards(bench, case, standing)
     if loose := unexplained(bench):
         yield Point("left over", "fit", tuple(loose), "left_over")
-    if still := [each.name for each in complaints if each.state == "open"]:
+    if still := [each.label for each in complaints if each.state == "open"]:
         yield Point("complaints", "prove", tuple(still))
+    if shared := shared_figures(bench.layers):
+        yield Point("figures", "choose", tuple(called(part) for part in shared), next(iter(shared)))
     driven = [*bench.said_of(LoggedDrive), *bench.said_of(TripDriven)]
     if not driven and not any(s.planned.key == "drive" and s.settled for s in standing.standings):
         yield Point("no drive", "prove")
@@ -61,8 +65,10 @@ def points_of(
         yield Point("lines unread", "fit", (sentence,))
 
 
-def _of_steps(standing: Progress) -> Iterator[Point]:
+def _of_steps(standing: Progress, parts: Sequence[PartLine]) -> Iterator[Point]:
     """Steps and hold points that are not passed; what follows the hand-over is a point of its own."""
+    if again := undone_in(standing, {key for line in parts for key in line.left}):
+        yield Point("undone", "fit", tuple(s.planned.step.title for s in again), again[0].planned.key)
     left = [s.planned.step for s in standing.standings if s.state not in PASSED]
     work = [step for step in left if step.key not in AFTER]
     if holds := [step for step in work if step.hold]:
@@ -91,7 +97,7 @@ def _of_parts(parts: Sequence[PartLine]) -> Iterator[Point]:
 
 
 def _asked_by_bench(line: PartLine) -> bool:
-    return line.state == "suggested" and bool(line.because & {"verdict", "worn together"})
+    return line.state in ("suggested", "put_back") and bool(line.because & {"verdict", "worn together"})
 
 
 def _of_cards(bench: Bench, case: Case, standing: Progress) -> Iterator[Point]:

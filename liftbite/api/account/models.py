@@ -113,6 +113,24 @@ class BeddingOut(BaseModel):
     sentence: str
 
 
+class FiguresOut(BaseModel):
+    """Figures typed of a part before it was said to be renewed: of the old one or of the new one, nobody said."""
+
+    part: str = Field(description="Key of the part.")
+    label: str = Field(description="What the part is called.")
+    choice: str = Field(description="The choice that says whose they are.")
+    figures: list[str] = Field(description="What was typed, by what it is called, with the figure.")
+    options: list[NameOut] = Field(description="Whose they may be.")
+
+
+class UndoesOut(BaseModel):
+    """What planning parts now would undo."""
+
+    more: list[NameOut] = Field(description="Steps it adds.")
+    again: list[NameOut] = Field(description="Steps that were done and are to be done again.")
+    sentence: str = Field(description="That in a sentence; empty where nothing is undone.")
+
+
 class AccountOut(BaseModel):
     """Everything that is true of a job now: what came out, what went in, what was proved, and what is not done."""
 
@@ -126,6 +144,7 @@ class AccountOut(BaseModel):
     parts: list[PartLineOut]
     read: list[ReadPartOut] = Field(description="What was read, or closed unread.")
     unread: list[str] = Field(description="Checks the job asks for and nobody read to the end.")
+    figures: list[FiguresOut] = Field(description="Figures nobody has said the part of, old or new.")
     past: list[PastOut] = Field(description="What somebody went past by name: lines, hold points, verdicts.")
     bedding: BeddingOut
     points: list[OpenPointOut] = Field(description="What is not done, and known.")

@@ -2,6 +2,8 @@
 
 - `account_out`   all of it
 - `parts_out`, `read_out`   its parts, and what was read
+- `figures_out`   figures nobody has said the part of
+- `undoes_out`    what planning parts now would undo
 """
 
 from __future__ import annotations
@@ -20,11 +22,16 @@ from liftbite.core.account.read import ReadPart
 from liftbite.core.account.words import DONE, STATUS, WHOSE, part_words, point_words
 from liftbite.core.fit.library import title_of
 from liftbite.core.job.build import label_of
+from liftbite.core.job.builds import shared_figures
+from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.figures_of import FIGURES_OF, figures_of
+from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.parts import called
 from liftbite.core.measure.statements import ORDERS, Overruling
 from liftbite.core.measure.words import WORDS, finding_sentence
 from liftbite.core.prove.causes import CAUSES
-from liftbite.whole.account import Account
+from liftbite.core.units.show import typeset
+from liftbite.whole.account import Account, Undoes
 
 _NOT_ASKED = "nobody said how strong the engine is; what is typical of the class says nothing of this one"
 
@@ -43,6 +50,7 @@ def account_out(account: Account) -> ma.AccountOut:
         parts=parts_out(account),
         read=read_out(account),
         unread=list(account.unread),
+        figures=figures_out(account),
         past=list(_past(account)),
         bedding=ma.BeddingOut(
             faces=[NameOut(name=part, label=called(part)) for part in bedding.faces],
@@ -57,6 +65,39 @@ def account_out(account: Account) -> ma.AccountOut:
             )
             for p in account.points
         ],
+    )
+
+
+def figures_out(account: Account) -> list[ma.FiguresOut]:
+    """Figures typed before a part was said to be renewed."""
+    layers = account.bench.layers
+    return [
+        ma.FiguresOut(
+            part=part,
+            label=called(part),
+            choice=figures_of(part),
+            figures=[f"{label_of(q)}: {_shown(q, layers[PLAN][q].typed)}" for q in quantities],
+            options=[NameOut(name=name, label=label) for name, (label, _) in FIGURES_OF.items()],
+        )
+        for part, quantities in shared_figures(layers).items()
+    ]
+
+
+def _shown(quantity: str, typed: str | None) -> str:
+    option = CHOICES[quantity].option(typed or "") if quantity in CHOICES else None
+    return option.label.lower() if option else typeset(typed or "")
+
+
+def undoes_out(found: Undoes) -> ma.UndoesOut:
+    """What planning parts now would undo."""
+    again = len(found.again)
+    steps = "1 step that is done is" if again == 1 else f"{again} steps that are done are"
+    first = found.again[0].planned.step.title if found.again else ""
+    says = f"{steps} to be done again, from “{first}” on; {len(found.more)} more come to the plan." if again else ""
+    return ma.UndoesOut(
+        more=[NameOut(name=s.planned.key, label=s.planned.step.title) for s in found.more],
+        again=[NameOut(name=s.planned.key, label=s.planned.step.title) for s in found.again],
+        sentence=says,
     )
 
 

@@ -26,18 +26,19 @@ from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.own_steps import OWN, fits, own_key
 from liftbite.core.fit.progress import hold_against, ticked, turns_in
 from liftbite.core.fit.pulls import judged, read_pull
-from liftbite.core.fit.statements import OwnStep
+from liftbite.core.fit.statements import OwnStep, StepTick
 from liftbite.core.fit.tightening import left_of
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.record import Line, RawLine, checked, lines_of
 from liftbite.core.statements import read_statement
 from liftbite.files.fields import Words
 from liftbite.files.plan import read_plan
-from liftbite.store import instruments, shop
+from liftbite.store import instruments, measurements, shop
 from liftbite.store import jobs as jobs_store
 from liftbite.store import record as record_store
 from liftbite.store.carry import file_name
 from liftbite.whole.account import account_of
+from liftbite.whole.at_step import series_for, step_reading
 from liftbite.whole.bench import Bench, bench_of
 from liftbite.whole.joints import card_of_job, instructions_of
 from liftbite.whole.plan import own_lines
@@ -63,8 +64,14 @@ def say_of_plan(path: JobPath, body: mf.SayOfPlanIn) -> Response:
 
 
 def _say(session: Session, job_id: int, said: mf.SayOfPlanIn, who: str) -> None:
-    """Appends one thing said of a plan, held against the plan as it stands."""
-    line = plan_statement(bench_of(session, job_id, FOUND), said.kind, said.key, said.said, who)
+    """Appends one thing said of a plan, held against the plan as it stands; a reading of a step goes to the bench."""
+    bench = bench_of(session, job_id, FOUND)
+    read = step_reading(bench, said.key, said.said) if said.kind == StepTick.about.name else None
+    if read is not None:
+        number = series_for(session, read.bench, read.check, now())
+        measurements.add_readings(session, job_id, number, read.readings, now(), "typed", said.request)
+        return
+    line = plan_statement(bench, said.kind, said.key, said.said, who)
     record_store.say(session, job_id, line, now(), said.request)
 
 

@@ -6,9 +6,11 @@ from typing import Literal
 
 from pydantic import BaseModel, Field
 
+from liftbite.api.account.models import FiguresOut
 from liftbite.api.jobs.models import EntryIn, FigureOut, NameOut, VerdictOut
 from liftbite.api.measure.models_calculations import CalculationOut, StandsAtOut
 from liftbite.api.statements import SaidOut
+from liftbite.core.account.parts import PartState
 from liftbite.core.job.parts import Work
 from liftbite.core.measure.check import Kind, Picture, Verdict
 from liftbite.core.measure.instruments import Zone
@@ -235,10 +237,13 @@ class OrderOut(BaseModel):
 
 
 class ComplaintOut(BaseModel):
-    """What a customer complains of, and the findings that explain it."""
+    """What a customer complains of, and what became of it."""
 
     name: str
+    label: str = Field(description="What it is called; of one told in words nothing is known by those.")
+    state: Literal["closed", "explained", "open"] = Field(description="What became of it.")
     explained_by: list[NameOut]
+    closed: SaidOut | None = Field(description="Who says that it is answered, and by what.")
 
 
 class NeedOut(BaseModel):
@@ -254,6 +259,10 @@ class NeedOut(BaseModel):
     key: str = Field(description="What it goes by in the record.")
     said: SaidOut | None = Field(description="Accepted, or struck with a reason.")
     added: str = Field(description="Name it was put on the list by, by hand; empty where it was not.")
+    state: PartState = Field(description="How far it is, by the account.")
+    words: str = Field(description="That in words.")
+    rests_on: str = Field(description="What that rests on: who planned, ordered or fitted it, and when.")
+    left: list[NameOut] = Field(description="Steps that put it in and are not done.")
     order: OrderOut | None = Field(description="Where it comes from and how far it is; nothing where nobody said.")
 
 
@@ -289,6 +298,7 @@ class MeasureOut(BaseModel):
     practices: list[PracticeOut]
     parts: list[NameOut] = Field(description="The parts this arrangement has, by key.")
     needs: list[NeedOut]
+    figures: list[FiguresOut] = Field(description="Figures nobody has said the part of, old or new.")
     renewals: list[RenewalOut]
     calculations: list[CalculationOut]
     build: Literal["found", "planned"] = Field(description="Whose parts are looked at.")

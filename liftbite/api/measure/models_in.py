@@ -42,6 +42,13 @@ class SayIn(_In):
     request: RequestName = ""
 
 
+class SayManyIn(_In):
+    """Several things said of a job in one go, in their order."""
+
+    lines: Annotated[list[SayIn], Field(min_length=1, max_length=200)]
+    who: Annotated[Words, Field(max_length=60)] = ""
+
+
 class ReadingIn(_In):
     """A reading as keyed, a grade, a skip with its reason, or the event of a gauge."""
 

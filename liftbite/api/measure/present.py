@@ -12,12 +12,16 @@ from datetime import date
 from math import degrees
 from typing import Any, Literal
 
+from liftbite.api.account.present import figures_out
 from liftbite.api.jobs import models as m
 from liftbite.api.jobs.present import figure_out, fine_out, verdict_out
 from liftbite.api.measure import models as mm
 from liftbite.api.measure.calculations import calculations_out
 from liftbite.api.measure.scales import ruler_out, sweep_out
 from liftbite.api.statements import said_out
+from liftbite.core.account.claims import Claim
+from liftbite.core.account.parts import PartLine
+from liftbite.core.account.words import part_words
 from liftbite.core.job.build import Build, label_of
 from liftbite.core.job.builds import entries_of, with_entries
 from liftbite.core.job.choices import CHOICES
@@ -40,6 +44,7 @@ from liftbite.core.measure.statements import ORDERS, OVERRULED, CheckClosed, Lis
 from liftbite.core.measure.sweep import Sweep, sweep_of
 from liftbite.core.measure.whose import part_read
 from liftbite.core.measure.words import finding_sentence, held_sentence
+from liftbite.core.prove.causes import CAUSES
 from liftbite.core.units.read import from_si
 from liftbite.core.units.sentence import both
 from liftbite.core.units.show import figure, typeset
@@ -55,7 +60,6 @@ from liftbite.whole.bench import (
     read_of,
     settings_of,
 )
-from liftbite.whole.fault import explained
 
 
 def _held_by(bench: Bench, reading: Reading) -> str:
@@ -261,7 +265,8 @@ def _plan_of(need: Need, build: Build) -> m.EntryIn | None:
     return None if planned is None else m.EntryIn(quantity=planned[0], typed=planned[1])
 
 
-def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
+def _need_out(bench: Bench, need: Need, planned: Build, line: PartLine) -> mm.NeedOut:
+    titles = {s.planned.key: s.planned.step.title for s in account_of(bench).standing.standings}
     order = bench.said_of(Order).get(need.key)
     return mm.NeedOut(
         part=need.part,
@@ -274,15 +279,32 @@ def _need_out(bench: Bench, need: Need, planned: Build) -> mm.NeedOut:
         key=need.key,
         said=said_out(bench.said_of(ListLine).get(need.key)),
         added=need.part if need.work == "get" and need.part in bench.said_of(OwnPart) else "",
+        state=line.state,
+        words=part_words(line),
+        rests_on="; ".join(dict.fromkeys(_rests_on(claim) for claim in line.rests_on if claim.who or claim.at)),
+        left=[m.NameOut(name=key, label=titles[key]) for key in line.left if key in titles],
         order=mm.OrderOut(**asdict(order.statement)) if order else None,
     )
+
+
+def _rests_on(claim: Claim) -> str:
+    return ", ".join(filter(None, (claim.who, claim.at[:10])))
 
 
 def complaints_out(bench: Bench) -> list[mm.ComplaintOut]:
     """What the customer complains of, each with the findings that explain it."""
     return [
-        mm.ComplaintOut(name=name, explained_by=[m.NameOut(name=c, label=bench.known[c].title) for c in checks])
-        for name, checks in explained(bench).items()
+        mm.ComplaintOut(
+            name=each.name,
+            label=each.label,
+            state=each.state,
+            explained_by=[
+                *(m.NameOut(name=c, label=bench.known[c].title) for c in each.checks),
+                *(m.NameOut(name=c, label=CAUSES[c].words) for c in each.causes),
+            ],
+            closed=said_out(each.closed),
+        )
+        for each in account_of(bench).complaints
     ]
 
 
@@ -306,7 +328,8 @@ def _renewal_out(found: Renewal, version: int) -> mm.RenewalOut:
 
 def measure_out(bench: Bench) -> mm.MeasureOut:
     """The bench of a job."""
-    checks, goes_in = bench.checks, bench.seen_as(PLAN)
+    checks, goes_in, account = bench.checks, bench.seen_as(PLAN), account_of(bench)
+    lines = {line.key: line for line in account.parts}
     found = [(check, *finding_of(bench, check)) for check in checks]
     findings = [finding for _, finding, _ in found]
     asked = [f for f in findings if f.taken or bench.wants(bench.known[f.check])]
@@ -341,7 +364,8 @@ def measure_out(bench: Bench) -> mm.MeasureOut:
             for name, (about, options) in PRACTICES.items()
         ],
         parts=[m.NameOut(name=p.key, label=p.label) for p in PARTS.values() if goes_in.build.chosen.has_part(p.key)],
-        needs=[_need_out(bench, n, goes_in.build) for n in account_of(bench).needs],
+        needs=[_need_out(bench, need, goes_in.build, lines[need.key]) for need in account.needs],
+        figures=figures_out(account),
         scope=bench.scope,
         scopes=[m.NameOut(name=name, label=label) for name, label in SCOPES.items()],
         order_states=[m.NameOut(name=name, label=label) for name, label in ORDERS.items()],

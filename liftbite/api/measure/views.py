@@ -45,6 +45,7 @@ from liftbite.store import jobs as jobs_store
 from liftbite.store import measurements as store
 from liftbite.store import record as record_store
 from liftbite.store.jobs import expect
+from liftbite.whole.at_step import series_for
 from liftbite.whole.bench import Bench, bench_of, fits_bench, measured_entries
 
 api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])
@@ -173,22 +174,10 @@ def add_reading(path: JobPath, query: mi.BenchQuery, body: mi.ReadingIn) -> Resp
         reading = _reading(bench, check, body)
         if gauge is not None:
             gauge.claim(body.event)
-        number = _series_for(session, bench, check, body.series)
+        number = series_for(session, bench, check, now(), body.series)
         source = "gauge" if gauge else "typed"
         store.add_readings(session, path.job_id, number, [reading], now(), source, body.request)
         return _measure(session, path.job_id, query.build)
-
-
-def _series_for(session: Session, bench: Bench, check: Check, named: int | None) -> int:
-    """The series a reading goes to: the one it names, else the one in force, else a first one."""
-    if named is not None and any(s.id == named and s.check == check.name for s in bench.series):
-        return named
-    series = bench.latest(check.name)
-    return (
-        series.id
-        if series
-        else store.begin(session, bench.job_id, check.name, bench.vehicle, now(), build=bench.whose(check.name))
-    )
 
 
 @api.post("/api/jobs/<int:job_id>/readings/undo", responses={"200": mm.MeasureOut, **_PROBLEMS})
@@ -368,14 +357,32 @@ def say(path: JobPath, query: mi.BenchQuery, body: mi.SayIn) -> Response:
     Nothing said before is changed; what is said last of the same thing stands.
     """
     with writing() as session:
-        line = read_statement(body.kind, body.key, body.said, body.who or jobs_store.who_of(session))
-        about = line.statement.about
-        if about.at != "bench":
-            raise UnreadableEntry(f"{about.label}: this is said where it is held against what stands there")
-        if own := line.of(OwnCheck):
-            fits_bench(own, bench_of(session, path.job_id))
-        record_store.say(session, path.job_id, line, now(), body.request)
+        _say(session, path.job_id, body, body.who or jobs_store.who_of(session))
         return _measure(session, path.job_id, query.build)
+
+
+@api.post("/api/jobs/<int:job_id>/record/lines", responses={"200": mm.MeasureOut, **_PROBLEMS})
+def say_many(path: JobPath, query: mi.BenchQuery, body: mi.SayManyIn) -> Response:
+    """Appends what is said of many things in one go: orders that are all here, checks that are closed together.
+
+    They are taken in their order; where one is refused, none is.
+    """
+    with writing() as session:
+        who = body.who or jobs_store.who_of(session)
+        for one in body.lines:
+            _say(session, path.job_id, one, one.who or who)
+        return _measure(session, path.job_id, query.build)
+
+
+def _say(session: Session, job_id: int, said: mi.SayIn, who: str) -> None:
+    """Appends one thing that is said at the bench."""
+    line = read_statement(said.kind, said.key, said.said, who)
+    about = line.statement.about
+    if about.at != "bench":
+        raise UnreadableEntry(f"{about.label}: this is said where it is held against what stands there")
+    if own := line.of(OwnCheck):
+        fits_bench(own, bench_of(session, job_id))
+    record_store.say(session, job_id, line, now(), said.request)
 
 
 # --- effects

@@ -12,7 +12,7 @@ from typing import Literal
 
 from liftbite.core.job.record import Line
 from liftbite.core.measure.judgement import Finding
-from liftbite.core.prove.causes import CAUSES
+from liftbite.core.prove.causes import AS_TOLD, CAUSES
 from liftbite.core.prove.complaints import explained_by, makes
 from liftbite.core.prove.statements import ComplaintClosed
 
@@ -23,7 +23,8 @@ class Complaint:
 
     Attributes
     ----------
-    name : by its key in the table of complaints
+    name : by its key in the table of complaints; `AS_TOLD` where its words say nothing that is known
+    told : those words, empty of any other
     checks : checks whose findings explain it
     causes : causes that make it and were proved to be the fault
     closed : who says that it is answered, and by what; None where nobody does
@@ -33,6 +34,16 @@ class Complaint:
     checks: tuple[str, ...] = ()
     causes: tuple[str, ...] = ()
     closed: Line[ComplaintClosed] | None = None
+    told: str = ""
+
+    @property
+    def label(self) -> str:
+        """What it is called: its name, or the words it was told in.
+
+        >>> Complaint("slips").label, Complaint("told", told="it feels odd after rain").label
+        ('Slips', '“it feels odd after rain”')
+        """
+        return f"“{self.told}”" if self.told else self.name[0].upper() + self.name[1:]
 
     @property
     def state(self) -> Literal["closed", "explained", "open"]:
@@ -49,6 +60,7 @@ def complaints_account(
     findings: Iterable[Finding],
     proved: Collection[str],
     closed: Mapping[str, Line[ComplaintClosed]],
+    told: str = "",
 ) -> tuple[Complaint, ...]:
     """The complaints of a job.
 
@@ -58,7 +70,10 @@ def complaints_account(
     findings : what the bench says of the parts that were found
     proved : causes that were proved to be the fault
     closed : complaint -> who closed it
+    told : what the brief says, where nothing in it is known
     """
+    if told:
+        return (Complaint(AS_TOLD, closed=closed.get(AS_TOLD), told=told),)
     by_checks = explained_by(names, findings)
     return tuple(
         Complaint(

@@ -104,7 +104,7 @@ def owner_lines(
 
 
 def _complaint(each: Complaint) -> str:
-    name = each.name[0].upper() + each.name[1:]
+    name = each.label
     if each.state == "closed" and each.closed is not None:
         return f"{name}: {each.closed.statement.reason}."
     return f"{name}: the cause was found." if each.state == "explained" else f"{name}: not solved yet."

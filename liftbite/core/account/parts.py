@@ -149,7 +149,8 @@ def _state(
     own = said.own.get(need.part) if need.work == "get" else None
     accepted = line if line is not None and line.answer == "accepted" else None
     if not (by_fate or own or accepted or ordered):
-        return "suggested", ()
+        back = takers and all(s.state in PASSED for s in takers)
+        return ("put_back", tuple(_claim(s) for s in takers)) if back else ("suggested", ())
     if takers and all(s.state in PASSED for s in takers):
         return "fitted", tuple(_claim(s) for s in takers)
     if ordered and order is not None:
@@ -183,7 +184,8 @@ def _claim(step: Standing) -> Claim:
 
 def _put_back(lines: Iterable[PartLine], standing: Progress) -> Iterator[PartLine]:
     """What was put in as it was: the part of a step that is passed, where nothing new was fitted there."""
-    new = {line.part for line in lines if line.work in ("get", "dress") and line.state in PLANNED}
+    said = PLANNED | {"put_back"}
+    new = {line.part for line in lines if line.work in ("get", "dress") and line.state in said}
     parts = dict.fromkeys(s.planned.step.part for s in standing.standings if s.planned.step.part)
     for part in parts:
         takers = takers_of(part, standing)

@@ -28,6 +28,8 @@ Code = Literal[
     "answers",
     "not answered",
     "complaints",
+    "figures",
+    "undone",
     "no drive",
     "bedding",
     "look again",
@@ -35,7 +37,20 @@ Code = Literal[
 ]
 #: Codes with which the work itself is not finished; the others are known of work that is.
 WORK: frozenset[Code] = frozenset(
-    {"steps", "hold points", "to fit", "awaited", "renew", "dress", "put right", "stops", "cards", "odd", "left over"}
+    {
+        "steps",
+        "hold points",
+        "undone",
+        "to fit",
+        "awaited",
+        "renew",
+        "dress",
+        "put right",
+        "stops",
+        "cards",
+        "odd",
+        "left over",
+    }
 )
 Station = Literal["brief", "choose", "measure", "fit", "prove"]
 Status = Literal["not_begun", "in_work", "finished"]

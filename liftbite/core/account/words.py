@@ -24,6 +24,7 @@ _GET: dict[PartState, str] = {
     "arrived": "here, to fit",
     "in_stock": "in stock, to fit",
     "fitted": "new, fitted",
+    "put_back": "put back as it was",
 }
 _DRESS: dict[PartState, str] = {
     "planned": "to dress or machine",
@@ -99,6 +100,11 @@ _POINTS: Mapping[Code, tuple[str, ...]] = {
     "answers": ("{}",),
     "not answered": ("not answered: {}",),
     "complaints": ("complaint still open: {}", "complaints still open: {}"),
+    "figures": ("figures from before it was renewed, of the old or of the new one: {}",),
+    "undone": (
+        "1 step done is to be done again for a part planned after it: {}",
+        "{n} steps done are to be done again for parts planned after them: {}",
+    ),
     "no drive": ("no drive was recorded",),
     "bedding": ("{}",),
     "look again": ("{}",),

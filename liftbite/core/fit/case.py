@@ -3,7 +3,7 @@
 - `Question`, `QUESTIONS`   what is asked, with its answers; the first one is taken, and shown as assumed
 - `asked_of`                the questions of a case
 - `Case`, `case_of`         the answers of a job
-- `Opening`, `OPENED`, `opening_of`   how far a part wants a clutch opened
+- `Opening`, `OPENED`, `opening_of`, `opens_to`   how far a part wants a clutch opened; whether a job opens as far
 """
 
 from __future__ import annotations
@@ -14,7 +14,7 @@ from functools import cached_property
 from typing import Any, Literal
 
 from liftbite.core.job.build import Build
-from liftbite.core.job.parts import PARTS, fate_of, fated
+from liftbite.core.job.parts import PARTS, fate_of, fated, parts_of
 from liftbite.core.tables import made, rows
 
 #: How far a job opens: nothing off, the gearbox, the cover as well, the flywheel as well.
@@ -183,6 +183,17 @@ def opening_of(part: str) -> Opening:
     (1, 2, 3, 0)
     """
     return _OF_PART.get(part, _OF_SCOPE[PARTS[part].opening])
+
+
+def opens_to(case: Case, part: str) -> bool:
+    """True where a job opens far enough to reach a part, one of an assembly; a part of the shop's own is in reach.
+
+    >>> clutch = Case({}, True, True, True, False, 1, "clutch", {}, {})
+    >>> [opens_to(clutch, part) for part in ("cylinders", "disc", "flywheel", "Speed sensor")]
+    [True, True, False, True]
+    """
+    known = [opening_of(key) for key in parts_of(part) if key in PARTS]
+    return not known or min(known) <= case.opening
 
 
 def asked_of(case: Case) -> list[Question]:

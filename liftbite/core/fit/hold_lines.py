@@ -139,7 +139,11 @@ GOING_IN: Mapping[str, tuple[str, ...]] = {
     "prove_start": ("cylinders", "fluid", "slave", "pedal"),
 }
 #: Checks that are read after the hold point of their part, and the one they are looked up at.
-READ_LATER: Mapping[str, str] = {"flywheel_runout": "prove_disc", "housing_gap": "prove_housing"}
+READ_LATER: Mapping[str, str] = {
+    "flywheel_runout": "prove_disc",
+    "cover_standoff": "prove_cover",
+    "housing_gap": "prove_housing",
+}
 #: Fluid -> the step that fills it.
 FILLED_AT: Mapping[str, str] = {"clutch": "bled", "gearbox": "filled", "engine": "engine_oil"}
 #: Verdicts with which a part goes in.

@@ -4,6 +4,7 @@
 - `Evidence`     what is known of a job beside the ticks: parts on their way, lines looked up, steps done on a card
 - `Known`        that a step is done, from elsewhere, and when
 - `Group`, `groups_of`   its steps by stretch, with those that one name can tick in one go
+- `undone_in`   steps done that are to be done again for a part planned after them
 - `gone_of`, `order_of_ticks`   steps that are not on this job; those done, in order
 - `hold_against`                    what is said of a plan, where it can be
 - `read_evidence`                   what is said of a step, checked against what proves it
@@ -124,6 +125,26 @@ class Progress:
     def done(self) -> int:
         """How many are passed."""
         return sum(s.state in PASSED for s in self.standings)
+
+
+def undone_in(found: Progress, roots: Collection[str]) -> tuple[Standing, ...]:
+    """Steps that were done and are to be done again, because what comes before them was planned after it.
+
+    Parameters
+    ----------
+    found : where a job stands
+    roots : steps that put in what was planned
+
+    >>> undone_in(Progress((), None, ()), ["rear_seal_in"])
+    ()
+    """
+    behind, again = {s.planned.key for s in found.standings if s.planned.key in roots and s.state not in PASSED}, []
+    for s in found.standings:
+        if behind.intersection(s.planned.needs):
+            behind.add(s.planned.key)
+            if s.state in PASSED and s.planned.step.stretch not in ("before", "down"):
+                again.append(s)
+    return tuple(again)
 
 
 def gone_of(record: Iterable[Line]) -> dict[str, Line[NotHere]]:

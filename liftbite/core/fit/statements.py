@@ -18,6 +18,7 @@ from typing import ClassVar, Literal
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.case import QUESTIONS
 from liftbite.core.fit.library import LIBRARY, part_of_step
+from liftbite.core.fit.step import ALL_READ
 from liftbite.core.fit.step_names import step_now, turn_now
 from liftbite.core.job.parts import called, part_named
 from liftbite.core.job.record import Kind, Names, Statement
@@ -152,6 +153,8 @@ class NotHere(Statement):
             return
         if step.hold:
             raise UnreadableEntry(f"{step.title}: a hold point is overridden, with a name and a reason")
+        if step.fact == ALL_READ:
+            raise UnreadableEntry(f"{step.title}: each check is read on the bench, or closed there with a reason")
         if step.guards and not self.reason:
             raise UnreadableEntry(f"{step.title}: this step carries or guards; say why it is not on this job")
         if self.answer == "stays_on" and key in BOLTED_TO and not self.bolted_to:

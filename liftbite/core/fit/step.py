@@ -2,7 +2,7 @@
 
 - `Step`      one thing to do, with what proves it, what puts it back, and why others wait for it
 - `Reason`    why a step waits for another
-- `Evidence`  how a step is proved
+- `Evidence`, `ALL_READ`  how a step is proved; the fact of one that is proved by every check of the scope
 - `STRETCHES`, `REACHED`, `REASONS`   stretches of the work, where it is reached from, kinds of reasons, in words
 """
 
@@ -29,6 +29,8 @@ STRETCHES: Mapping[Stretch, str] = {
     "fill": "Fill and bleed",
     "prove": "Prove",
 }
+#: The fact of a step that is done once every check of the scope is read, or closed.
+ALL_READ = "measure:all"
 #: From where a step is reached, in words.
 REACHED: Mapping[Reached, str] = {
     "bench": "at the bench",
@@ -86,7 +88,8 @@ class Step:
     note : what to know, access included
     hazards : what can hurt
     evidence : what proves it
-    fact : station and key its fact is asked at, as "measure:slave_travel"; it is ticked from there, never twice
+    fact : station and key its fact is asked at, as "measure:slave_travel", or `ALL_READ`; it is ticked from there,
+        never twice
     hold : True for a hold point: what comes after stays shut until it is proved, or a named person overrides it
     guards : True where it carries something or guards somebody: that it is not needed wants a reason
     parts : keys of the parts it takes; while one is awaited it waits

@@ -4,10 +4,12 @@ Entries are keyed by build and quantity. The plan's stand in the first layer, ""
 entries that differ: what was found of parts that are found and planned as two, or what an alternative has otherwise.
 
 - `PLAN`, `FOUND`   names of the two builds every job has; an alternative goes by a name of its own
+- `with_what_is_on`   parts, and what is fixed to them
 - `owned_by`        part -> the quantities that belong to it
 - `entries_of`      a build's entries, all of them
 - `entering`        what is to be entered in a build, as entries of the layers; a change of fate moves what belongs to
                     the part
+- `shared_figures`  what was typed of a part before it was said to be renewed, and nobody has said of which one
 - `known_build`     a build by its name
 - `with_entries`    layers with other entries in force
 - `called`          what a build is called
@@ -22,11 +24,13 @@ from functools import cache
 
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.job.choices import CHOICES
+from liftbite.core.job.figures_of import figures_of, with_figures
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import FOUND, PLAN, Entry, Layers, read_build
-from liftbite.core.job.parts import APART, CAR, PARTS, Part, fate_of, fated, with_what_is_on
+from liftbite.core.job.parts import APART, CAR, PARTS, Part, fate_of, fated
 
 _FATE_CHOICES = {fate_of(part.key): part.key for part in fated()}
+_FIGURES = {figures_of(part.key): part.key for part in with_figures()}
 
 
 @cache
@@ -66,6 +70,16 @@ def fate_in(entries: Mapping[str, Entry], part: str) -> str:
 def apart(entries: Mapping[str, Entry]) -> tuple[str, ...]:
     """The parts that are found and planned as two, or only found, or only planned; what is fixed to one goes along."""
     return with_what_is_on(_moved_parts(entries))
+
+
+def with_what_is_on(parts: Iterable[str]) -> tuple[str, ...]:
+    """Parts, and after them what is fixed to them and goes with them.
+
+    >>> with_what_is_on(["flywheel"])
+    ('flywheel', 'insert', 'ring_gear')
+    """
+    found = tuple(parts)
+    return (*found, *(part.key for part in PARTS.values() if part.on in found and part.key not in found))
 
 
 def _moved_parts(entries: Mapping[str, Entry]) -> tuple[str, ...]:
@@ -123,7 +137,7 @@ def _moved(
     """What belongs to a part, as planned and as found, once its fate is another one."""
     goes_in, comes_out = dict(plan), dict(found)
     if after not in APART:
-        return (goes_in if before not in APART or before == "added" else comes_out), {}
+        return (goes_in if before not in APART or before == "added" else comes_out or goes_in), {}
     if before not in APART:
         comes_out = dict(goes_in)
     elif before == "left_out":
@@ -169,7 +183,64 @@ def entering(layers: Layers, build: str, entries: Sequence[Entry]) -> list[Entry
     told = [replace(e, build=PLAN) for e in entries]
     after = dict(plan) | {e.quantity: e for e in told if e.quantity not in _FATE_CHOICES}
     after = {q: e for q, e in after.items() if e.typed is not None}
-    return [*told, *_fates_changed(plan, after, layers.get(FOUND, {}), told)]
+    found = layers.get(FOUND, {})
+    told = [*told, *_carried_along(plan, told)]
+    moved = [*_fates_changed(plan, after, found, told)]
+    sorted_ = with_entries({PLAN: after, FOUND: dict(found)}, moved)
+    return [*told, *moved, *_figures_sorted(sorted_, told)]
+
+
+def _carried_along(plan: Mapping[str, Entry], told: Sequence[Entry]) -> Iterator[Entry]:
+    """The fates of what is fixed to a part whose fate changes, where it has figures of its own: they go together."""
+    said = {e.quantity for e in told}
+    for entry in told:
+        carrier = _FATE_CHOICES.get(entry.quantity)
+        for part in PARTS.values():
+            along = fate_of(part.key)
+            if carrier and part.on == carrier and part.slots and along not in said:
+                fate = entry.typed if entry.typed in part.fates else "stays"
+                if fate_in(plan, part.key) != fate:
+                    yield replace(entry, quantity=along, typed=fate)
+
+
+def shared_figures(layers: Layers) -> dict[str, tuple[str, ...]]:
+    """Part -> what was typed of it before it was said to be renewed, where nobody has said whose figures those are.
+
+    Nothing of a part of which anything was typed since, for then old and new are told apart.
+
+    >>> typed = {"": {"outer_diameter": Entry("outer_diameter", "0.228 m", 0.228)}}
+    >>> shared_figures(with_entries(typed, entering(typed, "", [Entry("disc_fate", "renewed")])))
+    {'disc': ('outer_diameter',)}
+    """
+    plan, found = layers.get(PLAN, {}), layers.get(FOUND, {})
+    shared = {}
+    for part, owned in owned_by(_layout(plan)).items():
+        if fate_in(plan, part) != "renewed" or figures_of(part) in plan:
+            continue
+        both = {q: (plan[q].typed, found[q].typed) for q in owned if q in plan and q in found}
+        worn = {*PARTS[part].used, *PARTS[part].read}
+        newer = {q for q in owned if q in plan and q not in found} - worn
+        if both and not newer and all(new == old for new, old in both.values()):
+            shared[part] = tuple(q for q in _in_order(owned) if q in both)
+    return shared
+
+
+def _in_order(owned: Iterable[str]) -> list[str]:
+    order = [*INPUTS, *CHOICES]
+    return sorted(owned, key=lambda q: order.index(q) if q in order else len(order))
+
+
+def _figures_sorted(layers: Layers, told: Iterable[Entry]) -> Iterator[Entry]:
+    """What moves once somebody says whose figures those of a part are; what one has of its own stays with it."""
+    plan, found = layers.get(PLAN, {}), layers.get(FOUND, {})
+    for entry in told:
+        part = _FIGURES.get(entry.quantity)
+        if part is None or fate_in(plan, part) != "renewed" or entry.typed in (None, "both"):
+            continue
+        owned = owned_by(_layout(plan))[part]
+        alike = [q for q in sorted(owned) if q in plan and q in found and plan[q].typed == found[q].typed]
+        build = FOUND if entry.typed == "goes_in" else PLAN
+        yield from (Entry(q, None, build=build) for q in alike)
 
 
 def _fates_changed(
@@ -183,6 +254,8 @@ def _fates_changed(
         goes_in = {q: e for q, e in after.items() if q in owned}
         comes_out = {q: e for q, e in found.items() if q in owned}
         planned, left = _moved(PARTS[name], goes_in, comes_out, fate_in(plan, name), entry.typed or "stays")
+        if figures_of(name) in after and all(e.quantity != figures_of(name) for e in told):
+            yield Entry(figures_of(name), None)
         yield from _difference(goes_in, planned, PLAN)
         yield from _difference(comes_out, left, FOUND)
 

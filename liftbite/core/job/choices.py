@@ -10,6 +10,7 @@ from collections.abc import Mapping
 
 from liftbite.core.job.alternatives import brief, clamp, facing, flywheel, release, start
 from liftbite.core.job.alternatives.choice import BOTH, Choice, Option
+from liftbite.core.job.figures_of import FIGURES_OF, figures_of, with_figures
 from liftbite.core.job.parts import FATES, fate_of, fated
 
 _FATES = (
@@ -25,6 +26,20 @@ _FATES = (
             small=part.is_small,
         )
         for part in fated()
+    ),
+    *(
+        Choice(
+            figures_of(part.key),
+            f"{part.label}: whose figures",
+            tuple(
+                Option(value, *words, layouts=(part.layout,) if part.layout else BOTH)
+                for value, words in FIGURES_OF.items()
+            ),
+            begins=dict.fromkeys((part.layout,) if part.layout else BOTH, "both"),
+            under=(fate_of(part.key), "renewed"),
+            traits=part.traits,
+        )
+        for part in with_figures()
     ),
 )
 

@@ -5,7 +5,6 @@
 - `ASSEMBLIES`        sets of parts that are spoken of together, and what they are called
 - `FATES`, `APART`    what may become of a part; with which fates what was found and what is planned are two
 - `fate_of`, `fated`  the choice that says what becomes of a part; the parts that have one
-- `with_what_is_on`   parts, and what is fixed to them
 - `OPENINGS`, `reached`   how far a job opens a clutch, from least to most; whether a part is reached by it
 - `part_named`, `called`  a part by what somebody typed; what a part is called
 
@@ -170,7 +169,7 @@ _ALL = (
         "clutch",
         CAR,
         slots=("disc", "material"),
-        figures=("pressure_slope", "capacity_model"),
+        figures=("pressure_slope", "capacity_model", "hub"),
         used=("wear", "inner_wear"),
         read=("disc_wobble",),
         along=_WITH_A_CLUTCH,
@@ -270,10 +269,12 @@ _ALL = (
     Part("retainer_race", "Race in the retainer", "bearing", CAR),
     Part("retainer_gasket", "Gasket of the retainer", "bearing", CAR),
     Part("retainer_shims", "Retainer shims", "bearing", CAR),
-    Part("input_shaft", "Input shaft", "clutch_flywheel", CAR, slots=("shaft",)),
-    Part("input_bearing", "Gearbox input bearing", "everything", CAR),
-    Part("gearbox", "Gearbox", "everything", CAR),
-    Part("bell_housing", "Bell housing", "everything", CAR, names=("bellhousing", "clutch housing")),
+    Part("input_shaft", "Input shaft", "clutch_flywheel", CAR, on="gearbox", slots=("shaft",)),
+    Part("input_bearing", "Gearbox input bearing", "everything", CAR, on="gearbox"),
+    Part("gearbox", "Gearbox", "everything", CAR, figures=("gear_ratios", "gearbox_inertia")),
+    Part(
+        "bell_housing", "Bell housing", "everything", CAR, slots=("housing",), names=("bellhousing", "clutch housing")
+    ),
     Part("housing_bolts", "Housing bolts", "bearing", CAR),
     Part("mounts", "Mounts", "bearing", CAR, names=("gearbox mounts",)),
     Part("exhaust_hardware", "Exhaust hardware", "bearing", CAR, names=("exhaust bolts", "exhaust gasket")),
@@ -356,7 +357,7 @@ _ALL = (
     Part("cover_gasket", "Gasket of the clutch cover", "clutch", MOTORCYCLE, names=("cover gasket",)),
     Part("engine_oil", "Engine oil", "hydraulics", MOTORCYCLE),
     # pedal to slave
-    Part("pedal", "Pedal or lever", "hydraulics"),
+    Part("pedal", "Pedal or lever", "hydraulics", figures=("pedal_stroke", "pedal_ratio", "pedal_return_force")),
     Part(
         "master",
         "Master cylinder",
@@ -447,16 +448,6 @@ def fate_of(part: str) -> str:
 def fated(layout: str = "") -> Iterator[Part]:
     """The parts something may become of, in the order a clutch is taken down; of one layout, or of all."""
     return (part for part in PARTS.values() if part.fates and (not layout or part.layout in ("", layout)))
-
-
-def with_what_is_on(parts: Iterable[str]) -> tuple[str, ...]:
-    """Parts, and after them what is fixed to them and goes with them.
-
-    >>> with_what_is_on(["flywheel"])
-    ('flywheel', 'insert', 'ring_gear')
-    """
-    found = tuple(parts)
-    return (*found, *(part.key for part in PARTS.values() if part.on in found and part.key not in found))
 
 
 def reached(part: str, opening: str) -> bool:

@@ -15,6 +15,7 @@ from types import MappingProxyType
 from typing import Literal, Protocol
 
 from liftbite.core.job.build import Build
+from liftbite.core.job.builds import with_what_is_on
 from liftbite.core.job.ledger import Entry
 from liftbite.core.job.parts import (
     FATES,
@@ -26,7 +27,6 @@ from liftbite.core.job.parts import (
     fated,
     part_named,
     reached,
-    with_what_is_on,
 )
 from liftbite.core.measure.check import Check, Verdict
 from liftbite.core.measure.checks import CHECKS

@@ -1,6 +1,6 @@
 """What makes a clutch slip, drag, judder, howl or shake; what each shows; and the tests that tell them apart.
 
-- `COMPLAINTS`        what can be complained of, and the words it is told by
+- `COMPLAINTS`, `AS_TOLD`   what can be complained of, and the words it is told by; one told in other words
 - `Test`, `TESTS`     something to look at, try or ask, with its answers and how often each is given by a sound vehicle
 - `Cause`, `CAUSES`   a fault: which complaints it makes, how often it is the one, which answers it gives, what mends it
 - `read_cause`        a cause as its row says it
@@ -48,8 +48,10 @@ class Test:
 
 
 _TABLE = rows("liftbite.core.prove", "causes.toml")
-#: Complaint -> the words it is told by.
+#: Complaint -> the words it is told by, as patterns.
 COMPLAINTS: Mapping[str, tuple[str, ...]] = {name: tuple(words) for name, words in _TABLE["complaint"].items()}
+#: Name of a complaint in whose words nothing is known: it goes by what was told.
+AS_TOLD = "told"
 TESTS: Mapping[str, Test] = {name: made(Test, name, {"name": name, **said}) for name, said in _TABLE["test"].items()}
 
 

@@ -7,6 +7,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterable
 
 from liftbite.core.measure.judgement import Finding
@@ -14,17 +15,28 @@ from liftbite.core.prove.causes import CAUSES, COMPLAINTS
 
 #: A cause that makes a complaint less often than this does not explain it [-] [practice].
 _EXPLAINS_FROM = 0.1
+_PATTERNS = {name: tuple(re.compile(words) for words in told) for name, told in COMPLAINTS.items()}
 _BAD = frozenset({"stop", "renew as set", "renew", "dress or resurface", "put right", "reuse and watch"})
 
 
+#: A word that turns what follows it round, with at most one word between: “does not really slip”.
+_NOT = re.compile(r"(\b(not|no|never|without)|n[’']t)\s+(\w+\s+)?$")
+
+
 def complaints_in(text: str) -> tuple[str, ...]:
-    """The complaints a text tells of.
+    """The complaints a text tells of, every one of them; nothing of what follows not, no or never.
 
     >>> complaints_in("Slips with the caravan, smell on the last climb")
     ('slips', 'smell')
+    >>> complaints_in("The revs climb but the bike does not go"), complaints_in("It does not slip, no noise")
+    (('slips', 'no drive'), ())
     """
-    told = text.lower()
-    return tuple(name for name, words in COMPLAINTS.items() if any(word in told for word in words))
+    told = text.lower().replace("’", "'")
+    return tuple(name for name, patterns in _PATTERNS.items() if any(_says(pattern, told) for pattern in patterns))
+
+
+def _says(pattern: re.Pattern[str], told: str) -> bool:
+    return any(not _NOT.search(told[: found.start()]) for found in pattern.finditer(told))
 
 
 def explained_by(complaints: Iterable[str], findings: Iterable[Finding]) -> dict[str, tuple[str, ...]]:

@@ -20,7 +20,7 @@ from liftbite.core.job.record import Kind, Names, Statement
 from liftbite.core.measure.keyed import read_distance
 from liftbite.core.prove.bleeding import METHODS, step_named, used_of
 from liftbite.core.prove.cards import ITEMS, NOISE
-from liftbite.core.prove.causes import CANNOT_TELL, CAUSES, COMPLAINTS, TESTS
+from liftbite.core.prove.causes import AS_TOLD, CANNOT_TELL, CAUSES, COMPLAINTS, TESTS
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)
@@ -203,12 +203,12 @@ class ComplaintClosed(Statement):
 
     def hold(self, key: str, who: str) -> None:
         """That there is such a complaint."""
-        if key not in COMPLAINTS:
+        if key not in (*COMPLAINTS, AS_TOLD):
             raise UnreadableEntry(f"“{key}” is no complaint; {', '.join(COMPLAINTS)} are")
 
     def subject(self, key: str, names: Names) -> str:
         """The complaint."""
-        return f"Complaint “{key}”"
+        return "Complaint, as it was told" if key == AS_TOLD else f"Complaint “{key}”"
 
 
 @dataclass(frozen=True, slots=True, kw_only=True)

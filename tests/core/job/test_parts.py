@@ -8,7 +8,7 @@ import random
 import pytest
 
 from liftbite.core.job.build import build_of
-from liftbite.core.job.builds import apart, owned_by
+from liftbite.core.job.builds import apart, owned_by, with_what_is_on
 from liftbite.core.job.choices import CHOICES, TRAITS
 from liftbite.core.job.inputs import INPUTS
 from liftbite.core.job.ledger import Entry
@@ -23,7 +23,6 @@ from liftbite.core.job.parts import (
     part_named,
     parts_of,
     reached,
-    with_what_is_on,
 )
 from liftbite.core.job.slots import SLOTS
 from liftbite.core.measure.practices import PRACTICES

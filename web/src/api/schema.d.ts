@@ -855,6 +855,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/jobs/{job_id}/record/lines": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Appends what is said of many things in one go: orders that are all here, checks that are closed together.
+         * @description <br/>They are taken in their order; where one is refused, none is.
+         */
+        post: operations["say_many"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/jobs/{job_id}/effects": {
         parameters: {
             query?: never;
@@ -1183,6 +1203,23 @@ export interface paths {
         };
         /** The account of a job: the state of every part, what was read, what was proved, and what is not done. */
         get: operations["get_account"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/jobs/{job_id}/account/undoes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What it would undo to plan parts now: steps that come to the plan, and those that are to be done again. */
+        get: operations["get_undoes"];
         put?: never;
         post?: never;
         delete?: never;
@@ -5424,6 +5461,11 @@ export interface components {
              */
             needs: components["schemas"]["NeedOut"][];
             /**
+             * Figures
+             * @description Figures nobody has said the part of, old or new.
+             */
+            figures: components["schemas"]["FiguresOut"][];
+            /**
              * Renewals
              * @description Sums of renewing a part while it is open.
              */
@@ -5886,7 +5928,7 @@ export interface components {
         };
         /**
          * ComplaintOut
-         * @description What a customer complains of, and the findings that explain it.
+         * @description What a customer complains of, and what became of it.
          */
         ComplaintOut: {
             /**
@@ -5896,10 +5938,23 @@ export interface components {
              */
             name: string;
             /**
+             * Label
+             * @description What it is called; of one told in words nothing is known by those.
+             */
+            label: string;
+            /**
+             * State
+             * @description What became of it.
+             * @enum {string}
+             */
+            state: "closed" | "explained" | "open";
+            /**
              * Explained By
              * @description Checks whose findings explain it.
              */
             explained_by: components["schemas"]["NameOut"][];
+            /** @description Who says that it is answered, and by what. */
+            closed: components["schemas"]["SaidOut"] | null;
         };
         /**
          * CurveOnOut
@@ -5962,6 +6017,37 @@ export interface components {
              * @example true
              */
             meets: boolean;
+        };
+        /**
+         * FiguresOut
+         * @description Figures typed of a part before it was said to be renewed: of the old one or of the new one, nobody said.
+         */
+        FiguresOut: {
+            /**
+             * Part
+             * @description Key of the part.
+             */
+            part: string;
+            /**
+             * Label
+             * @description What the part is called.
+             */
+            label: string;
+            /**
+             * Choice
+             * @description The choice that says whose they are.
+             */
+            choice: string;
+            /**
+             * Figures
+             * @description What was typed, by what it is called, with the figure.
+             */
+            figures: string[];
+            /**
+             * Options
+             * @description Whose they may be.
+             */
+            options: components["schemas"]["NameOut"][];
         };
         /**
          * FindingOut
@@ -6309,6 +6395,27 @@ export interface components {
              * @example Water pump shaft
              */
             added: string;
+            /**
+             * State
+             * @description How far it is, by the account.
+             * @enum {string}
+             */
+            state: "suggested" | "struck" | "planned" | "ordered" | "awaited" | "arrived" | "in_stock" | "fitted" | "put_back" | "left_out";
+            /**
+             * Words
+             * @description That in words.
+             */
+            words: string;
+            /**
+             * Rests On
+             * @description What that rests on: who planned, ordered or fitted it, and when.
+             */
+            rests_on: string;
+            /**
+             * Left
+             * @description Steps that put it in and are not done.
+             */
+            left: components["schemas"]["NameOut"][];
             /** @description Where it comes from and how far it is; nothing where nobody said. */
             order: components["schemas"]["OrderOut"] | null;
         };
@@ -7528,6 +7635,23 @@ export interface components {
                  */
                 answer?: string;
             };
+        };
+        /**
+         * SayManyIn
+         * @description Several things said of a job in one go, in their order.
+         */
+        SayManyIn: {
+            /**
+             * Lines
+             * @description Lines of the table.
+             */
+            lines: components["schemas"]["SayIn"][];
+            /**
+             * Who
+             * @description By whom; empty where nobody gave a name.
+             * @default
+             */
+            who?: string;
         };
         /**
          * MeasuredEffectsOut
@@ -10210,6 +10334,11 @@ export interface components {
              */
             unread: string[];
             /**
+             * Figures
+             * @description Figures nobody has said the part of, old or new.
+             */
+            figures: components["schemas"]["FiguresOut"][];
+            /**
              * Past
              * @description What somebody went past by name: lines, hold points, verdicts.
              */
@@ -10372,7 +10501,7 @@ export interface components {
              * @example awaited
              * @enum {string}
              */
-            code: "steps" | "hold points" | "to fit" | "awaited" | "renew" | "dress" | "put right" | "measure" | "stops" | "unread" | "cards" | "odd" | "left over" | "answers" | "not answered" | "complaints" | "no drive" | "bedding" | "look again" | "lines unread";
+            code: "steps" | "hold points" | "to fit" | "awaited" | "renew" | "dress" | "put right" | "measure" | "stops" | "unread" | "cards" | "odd" | "left over" | "answers" | "not answered" | "complaints" | "figures" | "undone" | "no drive" | "bedding" | "look again" | "lines unread";
             /**
              * Station
              * @description The view of the job that mends it.
@@ -10617,6 +10746,27 @@ export interface components {
             claim: components["schemas"]["ClaimOut"] | null;
             /** @description Who said that it is not asked, or enough. */
             closed: components["schemas"]["SaidOut"] | null;
+        };
+        /**
+         * UndoesOut
+         * @description What planning parts now would undo.
+         */
+        UndoesOut: {
+            /**
+             * More
+             * @description Steps it adds.
+             */
+            more: components["schemas"]["NameOut"][];
+            /**
+             * Again
+             * @description Steps that were done and are to be done again.
+             */
+            again: components["schemas"]["NameOut"][];
+            /**
+             * Sentence
+             * @description That in a sentence; empty where nothing is undone.
+             */
+            sentence: string;
         };
         /**
          * ProveOut
@@ -16424,6 +16574,61 @@ export interface operations {
             };
         };
     };
+    say_many: {
+        parameters: {
+            query?: {
+                build?: "found" | "planned";
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SayManyIn"];
+            };
+        };
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MeasureOut"];
+                };
+            };
+            /** @description Malformed */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Cannot be taken */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     get_effects: {
         parameters: {
             query?: {
@@ -17519,6 +17724,49 @@ export interface operations {
                 };
             };
             /** @description Unprocessable Entity */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    get_undoes: {
+        parameters: {
+            query: {
+                /** @description Their fates, as “disc:renewed,cover:renewed”. */
+                parts: string;
+            };
+            header?: never;
+            path: {
+                job_id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description OK */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["UndoesOut"];
+                };
+            };
+            /** @description No such job */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["Problem"];
+                };
+            };
+            /** @description Cannot be taken */
             422: {
                 headers: {
                     [name: string]: unknown;
