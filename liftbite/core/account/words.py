@@ -102,8 +102,8 @@ _POINTS: Mapping[Code, tuple[str, ...]] = {
     "complaints": ("complaint still open: {}", "complaints still open: {}"),
     "figures": ("figures from before it was renewed, of the old or of the new one: {}",),
     "undone": (
-        "1 step done is to be done again for a part planned after it: {}",
-        "{n} steps done are to be done again for parts planned after them: {}",
+        "1 step done is to be done again, for a part planned after it: {}",
+        "{n} steps done are to be done again, for parts planned after them: {}",
     ),
     "no drive": ("no drive was recorded",),
     "bedding": ("{}",),
