@@ -1,5 +1,6 @@
 """A job read whole: what stands between the interface and the store.
 
+- `at_step`   What is read at a step of the plan: a reading of the bench, entered in either.
 - `bench`     Everything a job's bench stands on, and what follows from it.
 - `fault`     The complaint of a job: what explains it, and the causes it may have.
 - `joints`    The joints of a job, and the cards they are worked from.

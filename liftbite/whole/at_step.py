@@ -1,6 +1,6 @@
 """What is read at a step of the plan: its figure is a reading of the bench, entered in either.
 
-- `StepReading`, `step_reading`   readings somebody types at a step that asks for them
+- `StepReading`, `step_reading`, `asks_figures`   readings somebody types at a step that asks for them
 - `series_for`    the series readings go to
 """
 
@@ -13,9 +13,9 @@ from datetime import datetime
 from sqlalchemy.orm import Session
 
 from liftbite.core.errors import UnreadableEntry
-from liftbite.core.fit.step import ALL_READ
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.measure.check import Check
+from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import uncertainty_of
 from liftbite.core.measure.keyed import read_keyed
 from liftbite.core.measure.reading import Reading
@@ -51,14 +51,22 @@ def step_reading(bench: Bench, step: str, said: Mapping[str, str]) -> StepReadin
     text = said.get("text", "").strip()
     if standing is None or said.get("answer") != "done" or not (text and standing.asked) or standing.state == "shut":
         return None
-    station, _, name = standing.planned.step.fact.partition(":")
-    if station != "measure" or standing.planned.step.fact == ALL_READ:
-        return None
-    planned = bench.seen_as(PLAN)
-    check = planned.check(name)
-    if check is None or check.kind not in ("reading", "figure"):
+    fact, planned = standing.planned.step.fact, bench.seen_as(PLAN)
+    check = planned.check(fact.removeprefix("measure:"))
+    if check is None or not asks_figures(fact):
         return None
     return StepReading(planned, check, _readings(planned, check, text))
+
+
+def asks_figures(fact: str) -> bool:
+    """True where the fact of a step is figures of a check, which may be typed at the step as well.
+
+    >>> asks_figures("measure:slave_travel"), asks_figures("measure:all"), asks_figures("prove:bleed")
+    (True, False, False)
+    """
+    station, _, name = fact.partition(":")
+    check = CHECKS.get(name)
+    return station == "measure" and check is not None and check.kind in ("reading", "figure")
 
 
 def _readings(bench: Bench, check: Check, text: str) -> tuple[Reading, ...]:

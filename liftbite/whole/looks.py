@@ -13,6 +13,7 @@ from __future__ import annotations
 from collections.abc import Iterable, Iterator, Mapping, Sequence
 from dataclasses import dataclass
 from functools import cached_property
+from typing import NamedTuple
 
 from liftbite.core.fit.bolt_map import judge
 from liftbite.core.fit.case import Case, opens_to
@@ -358,13 +359,26 @@ def asked_of(bench: Bench, case: Case, plan: Plan) -> dict[str, str]:
     return found
 
 
-def _asked_before(bench: Bench, case: Case, plan: Plan) -> list[Finding]:
+class _Waits(NamedTuple):
+    """A check that is to be read before anything goes in: whether it is closed, and what it came to."""
+
+    closed: bool
+    found: Finding
+
+    @property
+    def still(self) -> bool:
+        return not self.closed and (not self.found.taken or self.found.to_go > 0)
+
+
+def _asked_before(bench: Bench, case: Case, plan: Plan) -> list[_Waits]:
     """What is to be read before anything goes in: the checks of the scope, of what the job opens.
 
     What is read as parts go in has a step, or a hold point, of its own.
     """
     seen = bench.seen_as(PLAN if case.never else FOUND)
-    later = {p.step.fact.removeprefix("measure:") for p in plan.steps} | READ_LATER.keys()
+    at_steps = {planned.step.fact.removeprefix("measure:") for planned in plan.steps}
+    at_holds = {line.of[0] for lines in HOLD_LINES.values() for line in lines if line.by == "check"}
+    later = at_steps | at_holds | READ_LATER.keys()
     asked = (
         check
         for check in seen.checks
@@ -372,22 +386,23 @@ def _asked_before(bench: Bench, case: Case, plan: Plan) -> list[Finding]:
         and not check.set_up
         and check.name not in later
         and opens_to(case, check.part)
-        and seen.wants(check)
+        and asked_in(seen.scope, check)
     )
-    return [finding_of(seen, check)[0] for check in asked]
+    return [_Waits(not seen.wants(check), finding_of(seen, check)[0]) for check in asked]
 
 
-def _still_to_read(asked: Sequence[Finding]) -> str:
+def _still_to_read(asked: Sequence[_Waits]) -> str:
     """How many checks wait; empty where none does."""
-    left = [found for found in asked if found.to_go or not found.taken]
-    return f"on the bench: {len(left)} of {len(asked)} checks are not read, nor closed" if left else ""
+    left = sum(each.still for each in asked)
+    return f"on the bench: {left} of {len(asked)} checks are not read, nor closed" if left else ""
 
 
-def _known_by_all(asked: Sequence[Finding]) -> Known | None:
+def _known_by_all(asked: Sequence[_Waits]) -> Known | None:
     """That everything that is asked for was read, or closed; None where nothing is, and a person has to say."""
     if not asked or _still_to_read(asked):
         return None
-    return Known(f"on the bench: all {len(asked)} checks that are asked for are read, or closed")
+    closed = sum(each.closed for each in asked)
+    return Known(f"on the bench: {len(asked) - closed} of {len(asked)} checks read, {closed} closed by name")
 
 
 def _asked_at(station: str, what: str) -> str:
@@ -401,7 +416,9 @@ def _asked_at(station: str, what: str) -> str:
 def proved_of(bench: Bench, case: Case, plan: Plan) -> dict[str, Known]:
     """Step -> from what it is known to be done."""
     planned = bench.seen_as(PLAN)
-    found = {each.key: _known(planned, case, each.step.fact) for each in plan.steps if each.step.fact != ALL_READ}
+    found = {
+        each.key: _known(planned, case, each.step.fact) for each in plan.steps if each.step.fact not in ("", ALL_READ)
+    }
     found |= {
         each.key: _known_by_all(_asked_before(bench, case, plan)) for each in plan.steps if each.step.fact == ALL_READ
     }

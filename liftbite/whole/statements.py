@@ -1,6 +1,7 @@
 """A statement about a job, held against the job as it stands before it counts.
 
 - `plan_statement`    what is said of the plan: a step that is open, a bolt there is
+- `bench_statement`   what is said at the bench: no line is struck that is planned
 - `line_as_it_stands`   a line of a hold point, which an override covers as it is
 - `fault_closed`    a cause that was found, with what follows from it
 - `proof_statement`   what is said in Prove: a hand-over is of the job as it stands, with nothing left over
@@ -13,16 +14,19 @@ from __future__ import annotations
 from collections.abc import Mapping
 from dataclasses import replace
 
+from liftbite.core.account.parts import FATES_OF_WORK
 from liftbite.core.errors import UnreadableEntry
 from liftbite.core.fit.holds import OverriddenLine
 from liftbite.core.fit.progress import Progress, hold_against
 from liftbite.core.job.ledger import PLAN
 from liftbite.core.job.record import Line
+from liftbite.core.measure.own import OwnCheck
+from liftbite.core.measure.statements import ListLine
 from liftbite.core.prove.causes import CAUSES
 from liftbite.core.prove.statements import HandOver
 from liftbite.core.statements import read_statement
 from liftbite.whole.account import account_of
-from liftbite.whole.bench import Bench
+from liftbite.whole.bench import Bench, fits_bench
 from liftbite.whole.hand_over import unexplained
 from liftbite.whole.joints import instructions_of
 from liftbite.whole.plan import own_lines
@@ -48,6 +52,35 @@ def plan_statement(bench: Bench, kind: str, key: str, said: Mapping[str, str], w
         instructions_of(bench),
     )
     return line
+
+
+def bench_statement(bench: Bench, kind: str, key: str, said: Mapping[str, str], who: str) -> Line:
+    """What is said at the bench.
+
+    Raises
+    ------
+    UnreadableEntry : its words; it is said elsewhere; a line is struck that is planned, or fitted
+    """
+    line = read_statement(kind, key, said, who)
+    about = line.statement.about
+    if about.at != "bench":
+        raise UnreadableEntry(f"{about.label}: this is said where it is held against what stands there")
+    if own := line.of(OwnCheck):
+        fits_bench(own, bench)
+    if line.of(ListLine) and line.answer == "struck":
+        _can_be_struck(bench, line.key)
+    return line
+
+
+def _can_be_struck(bench: Bench, key: str) -> None:
+    """A line no fate plans and that is not fitted: the plan would outrank its being struck."""
+    here = next((line for line in account_of(bench).parts if line.key == key), None)
+    if here is None:
+        return
+    if here.state == "fitted":
+        raise UnreadableEntry(f"{here.label}: it is fitted; its step in Fit is taken back first")
+    if here.fate in FATES_OF_WORK.get(here.work, ()):
+        raise UnreadableEntry(f"{here.label}: it is planned as {here.fate}; say first that it stays, then strike it")
 
 
 def line_as_it_stands(found: Progress, key: str) -> str:

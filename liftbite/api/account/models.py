@@ -76,6 +76,7 @@ class ComplaintNowOut(BaseModel):
     """A complaint, and what became of it."""
 
     name: str
+    label: str = Field(description="What it is called; of one told in words nothing is known by those.")
     state: Literal["closed", "explained", "open"]
     explained_by: list[str] = Field(description="What explains it, by what it is called.")
     closed: SaidOut | None = Field(description="Who says that it is answered, and by what.")

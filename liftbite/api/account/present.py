@@ -2,6 +2,7 @@
 
 - `account_out`   all of it
 - `parts_out`, `read_out`   its parts, and what was read
+- `complaint_out`   a complaint, and what became of it
 - `figures_out`   figures nobody has said the part of
 - `undoes_out`    what planning parts now would undo
 """
@@ -46,7 +47,7 @@ def account_out(account: Account) -> ma.AccountOut:
         status_words=STATUS[account.status],
         answers=[_answer(each) for each in account.answers],
         beside=[_answer(each) for each in account.answers_beside],
-        complaints=[_complaint(each, account) for each in account.complaints],
+        complaints=[complaint_out(each, account) for each in account.complaints],
         parts=parts_out(account),
         read=read_out(account),
         unread=list(account.unread),
@@ -172,10 +173,12 @@ def _read(each: ReadPart) -> ma.ReadPartOut:
     )
 
 
-def _complaint(each: Complaint, account: Account) -> ma.ComplaintNowOut:
+def complaint_out(each: Complaint, account: Account) -> ma.ComplaintNowOut:
+    """A complaint, and what became of it."""
     checks = [account.bench.known[check].title for check in each.checks]
     return ma.ComplaintNowOut(
         name=each.name,
+        label=each.label,
         state=each.state,
         explained_by=[*checks, *(CAUSES[cause].words for cause in each.causes)],
         closed=said_out(each.closed),

@@ -126,6 +126,7 @@ class FitStepOut(BaseModel):
     known: str = Field(description="From what else it is known to be done: its card, its reading; empty where not.")
     asked: str = Field(description="Where its fact is asked and not said yet, in words; empty where it is ticked here.")
     fact: str = Field(description="Station and key of that, as “measure:slave_travel”; empty where there is none.")
+    read_here: bool = Field(description="That fact is figures of the bench that may be typed at the step as well.")
     again: str = Field(description="Title of the step that was opened again, so that this is to be proved anew.")
     lines: list[LookOut] = Field(description="What a hold point looks up, line by line.")
     bolted_to: bool = Field(description="Where it stays on, what it is bolted to that stays has to be said.")

@@ -38,6 +38,7 @@ from liftbite.core.job.parts import called
 from liftbite.core.job.record import Line, Statement, fields_of, in_force, option_words
 from liftbite.files.plan import write_plan
 from liftbite.whole.account import account_of
+from liftbite.whole.at_step import asks_figures
 from liftbite.whole.bench import Bench
 from liftbite.whole.joints import instructions_of
 from liftbite.whole.plan import answers_of, own_lines
@@ -284,6 +285,7 @@ def _step_out(standing: Standing, plan: Plan, hands: int, known: Mapping[str, ob
         known=standing.known,
         asked=standing.asked,
         fact=step.fact if standing.asked or standing.known else "",
+        read_here=bool(standing.asked) and asks_figures(step.fact),
         again=plan.by_key[standing.again].step.title if standing.again else "",
         lines=[_line_out(each) for each in standing.lines],
         bolted_to=step.key in BOLTED_TO,

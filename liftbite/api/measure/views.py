@@ -31,13 +31,11 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.instruments import INSTRUMENT_KINDS, Instrument, read_bands, read_trust
 from liftbite.core.measure.judgement import uncertainty_of
 from liftbite.core.measure.keyed import Keyed, read_distance, read_keyed, read_limit, read_radius
-from liftbite.core.measure.own import OwnCheck
 from liftbite.core.measure.parts_list import Renewal
 from liftbite.core.measure.practices import PRACTICES
 from liftbite.core.measure.reading import Reading
 from liftbite.core.measure.setup import asked_of_check
 from liftbite.core.measure.sweep import read_angle
-from liftbite.core.statements import read_statement
 from liftbite.core.units.show import typeset
 from liftbite.gauges.protocol import check_port
 from liftbite.store import instruments
@@ -46,7 +44,8 @@ from liftbite.store import measurements as store
 from liftbite.store import record as record_store
 from liftbite.store.jobs import expect
 from liftbite.whole.at_step import series_for
-from liftbite.whole.bench import Bench, bench_of, fits_bench, measured_entries
+from liftbite.whole.bench import Bench, bench_of, measured_entries
+from liftbite.whole.statements import bench_statement
 
 api = APIBlueprint("measure", __name__, abp_tags=[Tag(name="measure")])
 _PROBLEMS = problem_responses(400, 404, 422)
@@ -376,12 +375,7 @@ def say_many(path: JobPath, query: mi.BenchQuery, body: mi.SayManyIn) -> Respons
 
 def _say(session: Session, job_id: int, said: mi.SayIn, who: str) -> None:
     """Appends one thing that is said at the bench."""
-    line = read_statement(said.kind, said.key, said.said, who)
-    about = line.statement.about
-    if about.at != "bench":
-        raise UnreadableEntry(f"{about.label}: this is said where it is held against what stands there")
-    if own := line.of(OwnCheck):
-        fits_bench(own, bench_of(session, job_id))
+    line = bench_statement(bench_of(session, job_id), said.kind, said.key, said.said, who)
     record_store.say(session, job_id, line, now(), said.request)
 
 

@@ -6,6 +6,7 @@ from typing import Annotated, Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from liftbite.api.account.models import ComplaintNowOut
 from liftbite.api.jobs.models import FigureOut, NameOut
 from liftbite.api.statements import SaidOut, StatementWords, at_station, typed, words_said
 from liftbite.core.prove.drive import Kind
@@ -166,6 +167,8 @@ class RunningInOut(BaseModel):
     share: float
     done: bool
     says: str
+    figure: str = Field(description="The maker's own figure, as typed; empty where the trade's counts.")
+    faces: list[NameOut] = Field(description="Parts whose friction face is new or cut; nothing is bedded in without.")
     trips: list[TripOut]
     hows: list[NameOut] = Field(description="How a trip may have been driven.")
     look_at: str = Field(description="What is looked at again.")
@@ -311,6 +314,7 @@ class ProveOut(BaseModel):
     bleeding: BleedingOut
     drives: list[KeptDriveOut]
     running_in: RunningInOut
+    complaints: list[ComplaintNowOut] = Field(description="What was complained of, and what became of it.")
     cards: list[CardOut]
     noises: list[NoiseOut]
     fluids: list[FluidOut]

@@ -11,6 +11,7 @@ from collections.abc import Mapping, Sequence
 
 import numpy as np
 
+from liftbite.api.account.present import complaint_out
 from liftbite.api.jobs.models import NameOut
 from liftbite.api.jobs.present import figure_out
 from liftbite.api.prove import models as mp
@@ -27,7 +28,7 @@ from liftbite.core.prove.faults import Finder
 from liftbite.core.prove.hand_over import LOOK_AT
 from liftbite.core.prove.road_log import ROLES, RoadLog, headings_of
 from liftbite.core.prove.running_in import HOW, SCHOOLS, LoggedDrive, TripDriven, read_trip
-from liftbite.core.prove.statements import FaultTestAnswer, FullLoad, HandOver, ProvedFault, SecondLook
+from liftbite.core.prove.statements import BeddingIn, FaultTestAnswer, FullLoad, HandOver, ProvedFault, SecondLook
 from liftbite.core.units.constants import RPM
 from liftbite.core.units.show import bare
 from liftbite.whole.account import account_of
@@ -220,6 +221,8 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
         done=found.done,
         says=found.sentence,
         driven_hard=found.driven_hard,
+        figure=said.statement.figure if (said := bench.said_of(BeddingIn).get("")) else "",
+        faces=[NameOut(name=part, label=called(part)) for part in found.faces],
         trips=[
             mp.TripOut(
                 key=key,
@@ -263,6 +266,7 @@ def prove_out(bench: Bench, revision: int) -> mp.ProveOut:
             )
             for key, line in bench.said_of(LoggedDrive).items()
         ],
+        complaints=[complaint_out(each, account) for each in account.complaints],
         cards=cards_out(bench, case, standing),
         noises=noises_out(bench, case),
         fluids=fluids,

@@ -1,6 +1,7 @@
 """The state of every part a job touches, from what was suggested, planned, ordered and ticked.
 
 - `PartState`, `PLANNED`, `ON_THE_WAY`   how far a part is; states somebody wanted it in; those in which it is not here
+- `FATES_OF_WORK`   the fates that plan a work
 - `PartWork`     what is done with a part: got, dressed, put right, measured better, put back, left out
 - `PartLine`     a part with its state, its reasons and what the state rests on
 - `PartsSaid`    what was said of parts: orders, lines of the list, parts put on it
@@ -35,8 +36,8 @@ PartWork = Literal["get", "dress", "put_right", "measure", "put_back", "leave_ou
 #: States of a part somebody wants, and of one that is on its way.
 PLANNED: frozenset[PartState] = frozenset({"planned", "ordered", "awaited", "arrived", "in_stock", "fitted"})
 ON_THE_WAY: frozenset[PartState] = frozenset({"ordered", "awaited"})
-#: Fates that plan a part to be got.
-_GOT = ("renewed", "added")
+#: Work -> fates that plan it.
+FATES_OF_WORK: Mapping[PartWork, tuple[str, ...]] = {"get": ("renewed", "added"), "dress": ("dressed",)}
 #: Stretches of a plan in which nothing is put in.
 _OFF = ("before", "down")
 #: Steps of a flywheel that goes out to be machined: sent, and back.
@@ -143,7 +144,7 @@ def _state(
 ) -> tuple[PartState, tuple[Claim, ...]]:
     order, line = said.orders.get(need.key), said.lines.get(need.key)
     ordered = order.statement.state if order else ""
-    by_fate = fate in _GOT if need.work == "get" else fate == "dressed" and need.work == "dress"
+    by_fate = fate in FATES_OF_WORK.get(need.work, ())
     if line is not None and line.answer == "struck" and not by_fate:
         return "struck", (claim_of("list", line),)
     own = said.own.get(need.part) if need.work == "get" else None

@@ -256,8 +256,13 @@ class PartNote(Statement):
 
     about: ClassVar = Kind("noted", "Noted of a part", "plan", named=True, by_name=True, key_now=part_named)
 
-    answer: Literal["missing", "broken", "loose", "wrong_part", "substituted", "left_out", "open"]
+    answer: Literal["noted", "missing", "broken", "loose", "wrong_part", "substituted", "left_out", "open"]
     note: str = ""
+
+    def hold(self, key: str, who: str) -> None:
+        """What is noted, of a note that is neither bad nor good."""
+        if self.answer == "noted" and not self.note:
+            raise UnreadableEntry(f"{called(key)}: say what is noted of it")
 
     def subject(self, key: str, names: Names) -> str:
         """The part."""

@@ -16,6 +16,7 @@
 - `dyno_runs`     The runs of a dynamometer file: one below the other, or side by side, each with its peak.
 - `dyno_table`     The text of a dynamometer file taken apart: lines, cells, figures.
 - `extremes`       Quantities of the whole stroke and of the whole life, made from an arrangement's own.
+- `figures_of`     Whose figures those are that a part was typed with before it was renewed.
 - `groups`         How figures and choices stand together on screen, in the order of work.
 - `input`          What an input of a job is: its unit, its ranges, where it stands, and what stands in for it.
 - `inputs`         What a builder enters: every input with its unit, its range and the figures that are usual.

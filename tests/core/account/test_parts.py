@@ -52,7 +52,7 @@ def state(need: Need, done: tuple[str, ...] = (), fate: str = "stays", **said: M
     ("done", "fate", "said", "is_"),
     [
         ((), "stays", {}, "suggested"),
-        (("disc_on",), "stays", {}, "suggested"),
+        (("disc_on",), "stays", {}, "put_back"),
         ((), "renewed", {}, "planned"),
         (("disc_on",), "renewed", {}, "fitted"),
         ((), "stays", {"own": {"disc": Line("disc", OwnPart(answer="to_get", reason="old"))}}, "planned"),
@@ -87,7 +87,7 @@ def test_a_flywheel_goes_out_and_comes_back() -> None:
 
 def test_what_was_only_suggested_was_put_back() -> None:
     lines = part_lines([BY_BENCH], PartsSaid(), CAR, standing("disc_on"))
-    assert [(line.part, line.state) for line in lines] == [("disc", "suggested"), ("disc", "put_back")]
+    assert [(line.part, line.state, line.reasons) for line in lines] == [("disc", "put_back", BY_BENCH.reasons)]
 
 
 @given(

@@ -57,7 +57,8 @@ export type BenchChange =
   | { instrument: InstrumentIn }
   | { sum: RenewalIn & { part: string } }
   | { drop: string }
-  | { record: BenchStatement };
+  | { record: BenchStatement }
+  | { records: BenchStatement[] };
 
 /** No answer, or a file that is held for a moment: worth another try. */
 const passing = (status: number) => status === 0 || status === 503;
@@ -126,6 +127,10 @@ function sent(id: number, build: Whose, change: BenchChange, bench: Measure | un
       body,
       what: `${change.record.kind} ${change.record.key ?? ""}`,
     });
+  }
+  if ("records" in change) {
+    const lines = change.records.map((one) => ({ ...one, who: "", request: requestName() }));
+    return taken(client.POST("/api/jobs/{job_id}/record/lines", { params, body: { lines, who: "" } }));
   }
   const renewal = "/api/jobs/{job_id}/renewals/{part}";
   if ("sum" in change) {
@@ -260,3 +265,12 @@ export const askGauge = (instrument: string, after: number, wait: number, signal
       signal,
     }),
   );
+
+/** What planning parts now would undo; asked for once somebody means to. */
+export const useUndoes = (id: number) =>
+  useMutation({
+    mutationFn: (parts: string) =>
+      taken(
+        client.GET("/api/jobs/{job_id}/account/undoes", { params: { ...of(id).params, query: { parts } } }),
+      ),
+  });

@@ -8494,6 +8494,11 @@ export interface components {
              */
             fact: string;
             /**
+             * Read Here
+             * @description That fact is figures of the bench that may be typed at the step as well.
+             */
+            read_here: boolean;
+            /**
              * Again
              * @description Title of the step that was opened again, so that this is to be proved anew.
              * @example Connect the line: home, clip, tug; take the clamp and the tag off
@@ -9932,7 +9937,7 @@ export interface components {
                  * @example left_out
                  * @enum {string}
                  */
-                answer: "missing" | "broken" | "loose" | "wrong_part" | "substituted" | "left_out" | "open";
+                answer: "noted" | "missing" | "broken" | "loose" | "wrong_part" | "substituted" | "left_out" | "open";
                 /**
                  * @description Noted of a part: note.
                  * @example agreed
@@ -10473,6 +10478,11 @@ export interface components {
              */
             name: string;
             /**
+             * Label
+             * @description What it is called; of one told in words nothing is known by those.
+             */
+            label: string;
+            /**
              * State
              * @description The state, in a word.
              * @example explained
@@ -10796,6 +10806,11 @@ export interface components {
             drives: components["schemas"]["KeptDriveOut"][];
             /** @description How far it is bedded in. */
             running_in: components["schemas"]["RunningInOut"];
+            /**
+             * Complaints
+             * @description What was complained of, and what became of it.
+             */
+            complaints: components["schemas"]["ComplaintNowOut"][];
             /**
              * Cards
              * @description What is tried, in the order it is.
@@ -11540,6 +11555,16 @@ export interface components {
              * @example Do not load it fully yet: 0 % of 800 km; 0 km and 0 gentle starts so far.
              */
             says: string;
+            /**
+             * Figure
+             * @description The maker's own figure, as typed; empty where the trade's counts.
+             */
+            figure: string;
+            /**
+             * Faces
+             * @description Parts whose friction face is new or cut; nothing is bedded in without.
+             */
+            faces: components["schemas"]["NameOut"][];
             /**
              * Trips
              * @description Distances driven since.

@@ -115,12 +115,13 @@ export function StepCard({
         </div>
       ) : step.asked ? (
         step.state !== "shut" && (
-          <p className="pt-3" data-testid="asked">
+          <div className="pt-3" data-testid="asked">
             <Link to={addressOf(plan, step.fact)} className="button flex min-h-16 items-center text-head">
               {step.fact.startsWith("measure") ? "Read it" : "Say it"} {step.asked}
             </Link>
             <span className="block pt-1 text-note text-soft">It is ticked from there.</span>
-          </p>
+            {step.read_here && <ReadHere tick={tick} />}
+          </div>
         )
       ) : (
         !done &&
@@ -178,6 +179,28 @@ export function StepCard({
       <Refused why={form.trouble} className="pt-2" />
       {!done && !step.hold && !step.own && !step.off && <NotHere step={step} say={say} />}
     </article>
+  );
+}
+
+/** A figure read at the step: it goes to the bench, several divided by semicolons. */
+function ReadHere({ tick }: { tick: (said: WordsOf<"step">) => Promise<string | null> }) {
+  const form = useForm({ text: "" }, ({ text }) => tick({ answer: "done", text }));
+  return (
+    <form className="flex flex-wrap items-end gap-2 pt-2" onSubmit={form.onSubmit}>
+      <label className="min-w-0 grow">
+        <span className="font-semibold">Or type it here, with its unit</span>
+        <input
+          {...form.field("text")}
+          inputMode="text"
+          placeholder="several: 0.4 mm; 0.5 mm"
+          className="mt-1 block h-14 w-full rounded-cut border border-line bg-sheet px-3 text-field placeholder:text-soft placeholder:italic"
+        />
+      </label>
+      <button type="submit" className="button min-h-14" disabled={!form.words.text.trim()}>
+        Take
+      </button>
+      <Refused why={form.trouble} className="basis-full" />
+    </form>
   );
 }
 

@@ -6,6 +6,7 @@ const VIEWS = ["bleed", "hand-over"];
 export function addressOf(plan: Plan, where: string): string {
   const [station = "", what = ""] = where.split(":");
   const job = `/jobs/${plan.job}`;
+  if (where === "measure:all") return `${job}/measure/bench`;
   if (station === "measure") return `${job}/measure/bench${what && `?check=${what}&build=planned`}`;
   if (station === "prove")
     return VIEWS.includes(what)

@@ -1,7 +1,8 @@
 import { useState } from "react";
 import { Link, useOutletContext } from "react-router";
 import type { Measure, Verdict } from "@/api/client";
-import { useEffects, useTakeEffects } from "@/api/measure";
+import { useEffects, useTakeEffects, useUndoes } from "@/api/measure";
+import { Complaints } from "@/components/Complaints";
 import { Glyph } from "@/components/Glyph";
 import { Scroll } from "@/components/Scroll";
 import { leadsTo } from "@/components/TitleBlock";
@@ -11,9 +12,10 @@ import { useJobEditor } from "@/lib/useJobEditor";
 import { QUESTION_LABELS, STATE_WORDS } from "@/lib/words";
 import { AddPart } from "./AddPart";
 import type { Bench } from "./BenchView";
-import { OnTheList } from "./OnTheList";
+import { AllHere, PartNow, type Plan } from "./PartNow";
 import type { Send } from "./send";
 import { WhileOpen } from "./WhileOpen";
+import { WhoseFigures } from "./WhoseFigures";
 
 /** From verdicts to decisions: what to get and why, what the readings do to the four questions, what is worth doing. */
 export function DecideView() {
@@ -22,7 +24,8 @@ export function DecideView() {
     <Scroll label="Decide" className="h-full overflow-y-auto px-5 py-4">
       <div className="mx-auto grid max-w-[84rem] gap-x-10 gap-y-6 wide:grid-cols-2">
         <div className="grid content-start gap-6">
-          <Complaints bench={bench} />
+          <Complaints complaints={bench.complaints} />
+          <WhoseFigures bench={bench} />
           <Needs bench={bench} send={send} />
           <Practices bench={bench} send={send} />
         </div>
@@ -42,39 +45,28 @@ const WORK: Record<Measure["needs"][number]["work"], string> = {
   measure: "To measure better",
 };
 
-/** What the customer complains of, and which findings explain it. */
-function Complaints({ bench }: { bench: Measure }) {
-  if (bench.complaints.length === 0) return null;
-  return (
-    <section aria-labelledby="complaints" data-testid="complaints">
-      <h2 id="complaints" className="border-b border-ink pb-1 text-head font-bold">
-        The complaint
-      </h2>
-      {bench.complaints.map(({ name, explained_by }) => (
-        <p key={name} className="border-b border-hair py-1">
-          <b>{name.replace(/^./, (first) => first.toUpperCase())}</b>
-          {explained_by.length > 0
-            ? `, explained by ${explained_by.map((check) => check.label.toLowerCase()).join("; ")}.`
-            : ", not explained by anything found yet."}
-        </p>
-      ))}
-    </section>
-  );
-}
-
 function Needs({ bench, send }: { bench: Measure; send: Send }) {
-  const { actions } = useJobEditor();
+  const { entered, actions } = useJobEditor();
+  const undoes = useUndoes(entered.id);
+  const [asked, setAsked] = useState<Plan[]>([]);
   const works = [...new Set(bench.needs.map((need) => need.work))];
-  const kept = bench.needs.filter((need) => need.said?.answer !== "struck");
+  const kept = bench.needs.filter((need) => need.state !== "struck");
   const plans = kept.flatMap((need) => need.plan ?? []);
+  const plan = (these: Plan[]) => {
+    const parts = these.map(({ quantity, typed }) => `${quantity.replace(/_fate$/, "")}:${typed}`).join(",");
+    undoes.mutate(parts, {
+      onSuccess: ({ again }) => (again.length === 0 ? actions.put(these) : setAsked(these)),
+      onError: () => actions.put(these),
+    });
+  };
   return (
     <section aria-labelledby="needs" data-testid="needs">
-      <div className="flex items-end justify-between gap-3 border-b-2 border-ink pb-1">
+      <div className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-1">
         <h1 id="needs" className="text-head font-bold">
-          What it takes
+          Parts and work
         </h1>
         {plans.length > 0 && (
-          <button type="button" className="button ml-auto" onClick={() => actions.put(plans)}>
+          <button type="button" className="button ml-auto" onClick={() => plan(plans)}>
             Plan these parts
           </button>
         )}
@@ -84,6 +76,26 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
           </a>
         )}
       </div>
+      {asked.length > 0 && undoes.data && (
+        <div role="alert" className="border-l-4 border-now py-2 pl-3" data-testid="undoes">
+          <p className="font-semibold">▲ {undoes.data.sentence}</p>
+          <p className="flex flex-wrap gap-3 pt-1">
+            <button
+              type="button"
+              className="button min-h-11"
+              onClick={() => {
+                actions.put(asked);
+                setAsked([]);
+              }}
+            >
+              Plan it all the same
+            </button>
+            <button type="button" className="button min-h-11" onClick={() => setAsked([])}>
+              Leave it
+            </button>
+          </p>
+        </div>
+      )}
       {bench.needs.length === 0 && (
         <p className="py-3 text-soft">
           Nothing yet. Take readings on the{" "}
@@ -93,6 +105,7 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
           ; what has to be got or done collects here, each with its reasons.
         </p>
       )}
+      <AllHere bench={bench} send={send} />
       {works.map((work) => (
         <div key={work} className="mt-2">
           <h2 className="lettering">{WORK[work]}</h2>
@@ -100,40 +113,7 @@ function Needs({ bench, send }: { bench: Measure; send: Send }) {
             {bench.needs
               .filter((need) => need.work === work)
               .map((need) => (
-                <li key={need.part} className="border-b border-hair py-1.5" data-part={need.part}>
-                  <b className={need.said?.answer === "struck" ? "line-through" : ""}>{need.label}</b>
-                  {need.own && <span className="text-note text-soft"> the shop’s own part</span>}
-                  {need.plan && need.said?.answer !== "struck" && (
-                    <button
-                      type="button"
-                      className="button float-right"
-                      aria-label={`Plan it: ${need.label}`}
-                      onClick={() => need.plan && actions.put([need.plan])}
-                    >
-                      Plan it
-                    </button>
-                  )}
-                  {need.added && (
-                    <button
-                      type="button"
-                      className="button float-right clear-right"
-                      aria-label={`Take it off: ${need.label}`}
-                      onClick={() =>
-                        void send({
-                          record: { kind: "own_part", key: need.added, said: { answer: "open" } },
-                        })
-                      }
-                    >
-                      Take it off
-                    </button>
-                  )}
-                  {need.reasons.map((reason) => (
-                    <span key={reason} className="block text-note">
-                      {reason}
-                    </span>
-                  ))}
-                  <OnTheList need={need} states={bench.order_states} send={send} />
-                </li>
+                <PartNow key={need.part} bench={bench} need={need} send={send} plan={plan} />
               ))}
           </ul>
         </div>

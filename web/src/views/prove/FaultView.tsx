@@ -1,6 +1,7 @@
 import { useState } from "react";
 import { Link } from "react-router";
 import { type Prove, useCloseFault } from "@/api/prove";
+import { Complaints } from "@/components/Complaints";
 import { Refused } from "@/components/Refused";
 import { Scroll } from "@/components/Scroll";
 import { Toggle } from "@/components/Toggle";
@@ -40,6 +41,10 @@ export function FaultView() {
           </p>
         </fieldset>
         <Refused why={trouble} />
+        <Complaints
+          complaints={prove.complaints}
+          close={(key, answer) => say({ kind: "complaint_closed", key, said: answer })}
+        />
         {fault.next && (
           <section aria-labelledby="next-test" className="mt-2" data-testid="next-test">
             <h2 id="next-test" className="lettering border-b border-ink pb-0.5">

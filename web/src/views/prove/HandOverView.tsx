@@ -117,12 +117,12 @@ function BeddingIn() {
   const { prove, say } = useProof();
   const running = prove.running_in;
   const form = useForm(
-    { distance: "", starts: "", how: running.hows[0]?.name ?? "" },
-    ({ distance, starts, how }) =>
+    { distance: "", starts: "", felt: "", how: running.hows[0]?.name ?? "" },
+    ({ distance, starts, felt, how }) =>
       say({
         kind: "trip",
         key: `trip ${running.trips.length + 1} ${Date.now()}`,
-        said: { distance, starts, how: how as OptionOf<"trip", "how"> },
+        said: { distance, starts, felt, how: how as OptionOf<"trip", "how"> },
       }),
     ["how"],
   );
@@ -146,25 +146,14 @@ function BeddingIn() {
       >
         <div className="h-full bg-ink" style={{ width: `${100 * running.share}%` }} />
       </div>
-      <label className="mt-3 block text-note">
-        Counted
-        <select
-          className={`${look} mt-0.5 block w-full`}
-          value={running.school}
-          onChange={(event) =>
-            tell({
-              kind: "bedding_in",
-              said: { answer: event.target.value as WordsOf<"bedding_in">["answer"] },
-            })
-          }
-        >
-          {running.schools.map(({ name, label }) => (
-            <option key={name} value={name}>
-              {label}
-            </option>
-          ))}
-        </select>
-      </label>
+      {running.faces.length > 0 && (
+        <>
+          <p className="pt-2 text-note">
+            New or cut: {running.faces.map(({ label }) => label.toLowerCase()).join(", ")}.
+          </p>
+          <Counted key={`${running.school} ${running.figure}`} />
+        </>
+      )}
       <form className="mt-3 flex flex-wrap items-end gap-3" onSubmit={form.onSubmit}>
         <label className="text-note">
           Trip
@@ -184,6 +173,15 @@ function BeddingIn() {
             ))}
           </select>
         </label>
+        <label className="grow text-note">
+          What was felt
+          <input
+            className={`${look} mt-0.5 block w-full`}
+            maxLength={400}
+            placeholder="frees, no judder, no smell"
+            {...form.field("felt")}
+          />
+        </label>
         <button
           type="submit"
           className="button min-h-11"
@@ -197,7 +195,8 @@ function BeddingIn() {
       {running.trips.map((trip) => (
         <p key={trip.key} className="flex flex-wrap items-baseline gap-x-3 border-b border-hair py-1">
           <span className="grow">
-            <Figure value={trip.distance} /> · {trip.starts} starts · {trip.how}
+            <Figure value={trip.distance} /> · {trip.starts} starts · {trip.how_words}
+            {trip.felt && `: ${trip.felt}`}
           </span>
           <button
             type="button"
@@ -239,6 +238,49 @@ function BeddingIn() {
           </details>
         ))}
     </section>
+  );
+}
+
+/** By what it is counted, and the kit maker's own figure, which comes before the trade's. */
+function Counted() {
+  const { prove, say } = useProof();
+  const running = prove.running_in;
+  const look = "h-11 rounded-cut border border-line bg-sheet px-2";
+  const form = useForm(
+    { school: running.school, figure: running.figure },
+    ({ school, figure }) =>
+      say({
+        kind: "bedding_in",
+        said: { answer: school as WordsOf<"bedding_in">["answer"], figure: figure.trim() },
+      }),
+    ["school", "figure"],
+  );
+  const same = form.words.school === running.school && form.words.figure === running.figure;
+  return (
+    <form className="mt-1 flex flex-wrap items-end gap-3" onSubmit={form.onSubmit}>
+      <label className="min-w-0 grow text-note">
+        Counted
+        <select className={`${look} mt-0.5 block w-full`} {...form.field("school")}>
+          {running.schools.map(({ name, label }) => (
+            <option key={name} value={name}>
+              {label}
+            </option>
+          ))}
+        </select>
+      </label>
+      <label className="text-note">
+        The kit maker says
+        <input
+          className={`${look} mt-0.5 block w-32`}
+          placeholder={form.words.school === "starts" ? "starts" : "km or mi"}
+          {...form.field("figure")}
+        />
+      </label>
+      <button type="submit" className="button min-h-11" disabled={same}>
+        Take it
+      </button>
+      <Refused why={form.trouble} className="basis-full" />
+    </form>
   );
 }
 
