@@ -18,6 +18,7 @@ from liftbite.core.fit.case import case_of
 from liftbite.core.fit.plan import plan_of
 from liftbite.core.fit.progress import turns_in
 from liftbite.core.fit.statements import BoltTick, StepTick
+from liftbite.core.fit.step import ALL_READ
 from liftbite.core.job.build import build_of
 from liftbite.core.job.builds import entering
 from liftbite.core.job.dyno_file import read_curve
@@ -29,9 +30,10 @@ from liftbite.core.measure.checks import CHECKS
 from liftbite.core.measure.judgement import uncertainty_of
 from liftbite.core.measure.keyed import read_distance, read_keyed
 from liftbite.core.measure.reading import Reading
+from liftbite.core.measure.statements import CheckClosed
 from liftbite.demo.parts import PARTS
 from liftbite.demo.readings import SERIES, DemoSeries
-from liftbite.demo.shop import ALSO_DONE, FITTED, FITTER, JOBS, OPENED, SAID_OF, DemoJob, InBuild
+from liftbite.demo.shop import ALSO_DONE, CLOSED, FITTED, FITTER, JOBS, OPENED, SAID_OF, DemoJob, InBuild
 from liftbite.store import jobs as store
 from liftbite.store import measurements as bench
 from liftbite.store.parts import add_parts
@@ -89,7 +91,9 @@ def _fit(session: Session, job: int, until: str, bolts: int) -> None:
     said: list[Line] = [
         Line(p.key, StepTick(answer="done", text=SAID_OF.get(p.key, "")), FITTER)
         for p in takewhile(lambda p: p.key != until, plan.steps)
+        if p.step.fact != ALL_READ
     ]
+    said = [Line(c, CheckClosed(answer="not_on_job", reason=why), FITTER) for c, why in CLOSED.items()] + said
     said += [Line(key, StepTick(answer="done"), FITTER) for key in ALSO_DONE]
     turns = turns_in(plan, until, build.known, ())
     said += [Line(f"{until}:{turn.key}", BoltTick(answer="done"), FITTER) for turn in turns[:bolts]]

@@ -291,8 +291,20 @@ SAID_OF = {
     "cautions": "read",
     "free_height": "612 mm, the gearbox on its jack stands 540 mm high",
     "disc_out": "two discs, dots of paint on the sides to the flywheel, inner one marked I",
-    "measured": "all of it; the floater wants new shims",
     "prove_flywheel": "seal dry, face bare, pilot 1 mm below the flange, index hole found",
+}
+#: Checks that were closed by name before anything went in -> why.
+CLOSED = {
+    **dict.fromkeys(("disc_condition", "puck_thickness"), "both discs are new since spring, looked over"),
+    **dict.fromkeys(
+        ("finger_height", "finger_tips", "plate_face", "plate_flatness"), "the cover came back from its maker in spring"
+    ),
+    **dict.fromkeys(
+        ("flywheel_thickness", "flywheel_step", "flywheel_bolts", "ring_gear"), "another flywheel goes in, with its own"
+    ),
+    **dict.fromkeys(("bearing_bore", "fork", "input_shaft", "shaft_seal"), "looked over and dry, no figures taken"),
+    "housing_face": "only the bore is read this time",
+    **dict.fromkeys(("hydraulics_leak", "hydraulics_fluid"), "the line stays closed, bled in spring"),
 }
 FITTED = ((3, "flywheel_on", 3),)
 #: What was done besides, for parts the bench wants renewed.

@@ -27,7 +27,7 @@ from liftbite.core.fit.library import LIBRARY
 from liftbite.core.fit.own_steps import fits
 from liftbite.core.fit.plan import Plan, Planned
 from liftbite.core.fit.statements import AtStep, BoltTick, NotHere, OwnStep, PlanAnswer, StepTick
-from liftbite.core.fit.step import Reason, Step, Stretch
+from liftbite.core.fit.step import ALL_READ, Reason, Step, Stretch
 from liftbite.core.fit.tightening import JointInstruction, Turn, chosen_of, left_of, turns_at
 from liftbite.core.job.record import Line, Statement, in_force, lines_of
 
@@ -185,6 +185,8 @@ def progress(plan: Plan, record: Iterable[Line], known: Evidence | None = None) 
             line = None
         else:
             again = again if line is None else ""
+        if planned.step.fact == ALL_READ and known.asked.get(key):
+            line = None  # what was said of before does not stand for checks that nobody read
         lines = tuple(standing_of(key, known.looks.get(key, ()), overridden))
         missing = tuple(n for n in planned.needs if state[n] not in PASSED)
         awaits = tuple(part for part in planned.step.parts if part in known.awaited)
