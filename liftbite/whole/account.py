@@ -21,6 +21,7 @@ from liftbite.core.fit.plan import Plan
 from liftbite.core.fit.progress import PASSED, Progress, Standing, undone_in
 from liftbite.core.job.builds import entering, entries_of, with_entries
 from liftbite.core.job.ledger import FOUND, PLAN, Entry
+from liftbite.core.job.parts import PARTS, fate_of
 from liftbite.core.measure.judgement import Finding
 from liftbite.core.measure.parts_list import Need
 from liftbite.core.prove.running_in import RunningIn
@@ -34,6 +35,8 @@ from liftbite.whole.points import points_of
 from liftbite.whole.read_parts import read_parts
 from liftbite.whole.road import bedding_of
 
+#: After every moment a record can have.
+_LATEST = "9999"
 #: Opening -> the scope that reaches as far.
 _SCOPES = ("hydraulics", "bearing", "clutch", "everything")
 
@@ -118,11 +121,14 @@ class Account:
 
     @cached_property
     def unread(self) -> tuple[str, ...]:
-        """Checks the job asks for and nobody read to the end, by their titles; nothing of figures the sums can do
-        without."""
-        bench = self.bench.seen_as(PLAN if self.started else FOUND)
-        asked = (check for check in bench.checks if check.kind != "figure" and bench.wants(check))
-        return tuple(check.title for check in asked if _is_unread(finding_of(bench, check)[0]))
+        """Checks the job asks for and nobody read to the end, of the old part or of the new one, by their titles.
+
+        Nothing of figures the sums can do without.
+        """
+        found, plan = self.bench.seen_as(FOUND), self.bench.seen_as(PLAN)
+        looked = plan if self.started else found
+        asked = (check for check in looked.checks if check.kind != "figure" and looked.wants(check))
+        return tuple(check.title for check in asked if all(_is_unread(finding_of(b, check)[0]) for b in (found, plan)))
 
     @cached_property
     def complaints(self) -> tuple[Complaint, ...]:
@@ -217,7 +223,9 @@ def undoes(bench: Bench, entries: Sequence[Entry]) -> Undoes:
     UnreadableEntry : one of them cannot be entered
     """
     now = account_of(bench)
-    then = Account(replace(bench, layers=with_entries(bench.layers, entering(bench.layers, PLAN, entries))))
+    layers = with_entries(bench.layers, entering(bench.layers, PLAN, entries))
+    planned = {part: ("", _LATEST) for part in PARTS if any(e.quantity == fate_of(part) for e in entries)}
+    then = Account(replace(bench, layers=layers, planned_by={**bench.planned_by, **planned}))
     more = tuple(s for s in then.standing.standings if s.planned.key not in now.plan.by_key)
     already = {s.planned.key for s in undone_in(now.standing, _taking(now))}
     again = undone_in(

@@ -7,13 +7,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import cast
 
 from liftbite.core.account.claims import Claim
-from liftbite.core.account.parts import PartsSaid
+from liftbite.core.account.parts import FATES_OF_WORK, PartsSaid
+from liftbite.core.job.builds import fate_in
 from liftbite.core.job.ledger import FOUND, PLAN
 from liftbite.core.job.parts import PARTS, Work
-from liftbite.core.job.record import Line
+from liftbite.core.job.record import Line, lines_of
 from liftbite.core.measure.parts_list import WORKS, Need, needs, slips_worn
 from liftbite.core.measure.setup import outcome_of
 from liftbite.core.measure.statements import HERE, ON_ITS_WAY, ORDERS, ListLine, Order, OwnPart
@@ -108,4 +110,26 @@ def wanted_of(bench: Bench) -> dict[str, str]:
 def said_of_parts(bench: Bench) -> PartsSaid:
     """What was said of the parts of a job."""
     fates = {part: Claim("list", part, "", who, at) for part, (who, at) in bench.planned_by.items()}
-    return PartsSaid(bench.said_of(Order), bench.said_of(ListLine), bench.said_of(OwnPart), fates)
+    return PartsSaid(
+        bench.said_of(Order), bench.said_of(ListLine), bench.said_of(OwnPart), fates, _planned_since(bench, fates)
+    )
+
+
+def _planned_since(bench: Bench, fates: Mapping[str, Claim]) -> dict[str, str]:
+    """Line of the list -> when somebody planned it first: by its fate, an order, a line accepted, a part put on it."""
+    said = [
+        *((line.key, line.at) for line in lines_of(bench.record, Order) if line.statement.state),
+        *((line.key, line.at) for line in lines_of(bench.record, ListLine) if line.answer == "accepted"),
+        *((f"{line.key}:get", line.at) for line in lines_of(bench.record, OwnPart) if not line.is_taken_back),
+        *(
+            (f"{part}:{work}", claim.at)
+            for part, claim in fates.items()
+            for work, planning in FATES_OF_WORK.items()
+            if fate_in(bench.layers[PLAN], part) in planning
+        ),
+    ]
+    since: dict[str, str] = {}
+    for key, at in said:
+        if at:
+            since[key] = min(at, since.get(key, at))
+    return since

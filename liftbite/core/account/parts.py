@@ -42,6 +42,8 @@ FATES_OF_WORK: Mapping[PartWork, tuple[str, ...]] = {"get": ("renewed", "added")
 _OFF = ("before", "down")
 #: Steps of a flywheel that goes out to be machined: sent, and back.
 SENT, BACK = "flywheel_sent", "flywheel_back"
+#: What is poured in: its steps fill or bleed, and nothing is put back by them.
+_POURED = ("fluid", "gearbox_oil", "engine_oil", "coolant")
 _FACES = ("disc", "plates", "cover", "floater", "flywheel")
 
 
@@ -88,12 +90,17 @@ class PartLine:
 
 @dataclass(frozen=True, slots=True)
 class PartsSaid:
-    """What was said of parts: orders and lines of the list by their keys, parts put on it, who said each fate."""
+    """What was said of parts: orders and lines of the list by their keys, parts put on it, who said each fate.
+
+    `since` is when each line of the list was planned first [ISO 8601, UTC]: a step that was done before put the old
+    part back.
+    """
 
     orders: Mapping[str, Line[Order]] = field(default_factory=dict)
     lines: Mapping[str, Line[ListLine]] = field(default_factory=dict)
     own: Mapping[str, Line[OwnPart]] = field(default_factory=dict)
     fates: Mapping[str, Claim] = field(default_factory=dict)
+    since: Mapping[str, str] = field(default_factory=dict)
 
 
 def takers_of(part: str, standing: Progress) -> list[Standing]:
@@ -132,8 +139,9 @@ def _left_out(part: str, said: PartsSaid, standing: Progress) -> PartLine:
 def _of_need(need: Need, said: PartsSaid, case: Case, standing: Progress) -> PartLine:
     fate = case.fates.get(need.part, "")
     takers = takers_of(need.part, standing) if need.work in ("get", "dress") else []
+    since = said.since.get(need.key, "")
     state, rests_on = _state(need, said, fate, takers, standing)
-    left = tuple(s.planned.key for s in takers if s.state not in PASSED) if state in PLANNED else ()
+    left = tuple(s.planned.key for s in takers if not _put_in(s, since)) if state in PLANNED else ()
     return PartLine(
         need.part, need.work, state, need.reasons, need.because, fate, said.orders.get(need.key), rests_on, left
     )
@@ -152,7 +160,8 @@ def _state(
     if not (by_fate or own or accepted or ordered):
         back = takers and all(s.state in PASSED for s in takers)
         return ("put_back", tuple(_claim(s) for s in takers)) if back else ("suggested", ())
-    if takers and all(s.state in PASSED for s in takers):
+    since = said.since.get(need.key, "")
+    if takers and all(_put_in(s, since) for s in takers):
         return "fitted", tuple(_claim(s) for s in takers)
     if ordered and order is not None:
         return ordered, (claim_of("order", order, order.statement.number),)
@@ -160,6 +169,12 @@ def _state(
         return out
     word = own or accepted
     return "planned", (claim_of("list", word),) if word else _fate(said, need.part)
+
+
+def _put_in(step: Standing, since: str) -> bool:
+    """True of a step that is passed, and was done once its part was planned."""
+    line = step.said or step.settled
+    return step.state in PASSED and not (since and line is not None and line.at and line.at < since)
 
 
 def _sent_out(part: str, standing: Progress) -> tuple[PartState, tuple[Claim, ...]] | None:
@@ -187,7 +202,7 @@ def _put_back(lines: Iterable[PartLine], standing: Progress) -> Iterator[PartLin
     """What was put in as it was: the part of a step that is passed, where nothing new was fitted there."""
     said = PLANNED | {"put_back"}
     new = {line.part for line in lines if line.work in ("get", "dress") and line.state in said}
-    parts = dict.fromkeys(s.planned.step.part for s in standing.standings if s.planned.step.part)
+    parts = dict.fromkeys(s.planned.step.part for s in standing.standings if s.planned.step.part not in ("", *_POURED))
     for part in parts:
         takers = takers_of(part, standing)
         if part not in new and takers and all(s.state in PASSED for s in takers):

@@ -133,14 +133,14 @@ def undone_in(found: Progress, roots: Collection[str]) -> tuple[Standing, ...]:
     Parameters
     ----------
     found : where a job stands
-    roots : steps that put in what was planned
+    roots : steps that put in what was planned and is not in, also those that were done before it was planned
 
     >>> undone_in(Progress((), None, ()), ["rear_seal_in"])
     ()
     """
-    behind, again = {s.planned.key for s in found.standings if s.planned.key in roots and s.state not in PASSED}, []
+    behind, again = set(roots), []
     for s in found.standings:
-        if behind.intersection(s.planned.needs):
+        if s.planned.key in behind or behind.intersection(s.planned.needs):
             behind.add(s.planned.key)
             if s.state in PASSED and s.planned.step.stretch not in ("before", "down"):
                 again.append(s)

@@ -8,11 +8,15 @@ import type { Send } from "./send";
 export type Need = Measure["needs"][number];
 export type Plan = NonNullable<Need["plan"]>;
 
+/** States of a part somebody ordered or fitted, whose fate is not said yet. */
+const PLANNED = ["planned", "ordered", "awaited", "arrived", "in_stock", "fitted"];
+
 type Props = { bench: Measure; need: Need; send: Send; plan: (these: Plan[]) => void };
 
 /** A line of the list: the part, how far it is by the account, why it is there, and what can be done with it. */
 export function PartNow({ bench, need, send, plan }: Props) {
   const struck = need.state === "struck";
+  const ordered = bench.order_states.find(({ name }) => name === need.order?.state)?.label;
   return (
     <li className="border-b border-hair py-1.5" data-part={need.part} data-state={need.state}>
       <span className="float-right ml-3 flex flex-wrap justify-end gap-2">
@@ -23,7 +27,7 @@ export function PartNow({ bench, need, send, plan }: Props) {
             aria-label={`Plan it: ${need.label}`}
             onClick={() => need.plan && plan([need.plan])}
           >
-            Plan it
+            {PLANNED.includes(need.state) ? "Mark it as renewed" : "Plan it"}
           </button>
         )}
         {need.added && (
@@ -45,11 +49,13 @@ export function PartNow({ bench, need, send, plan }: Props) {
         {need.words}
       </span>
       {need.rests_on && <span className="ml-2 text-note text-soft">{need.rests_on}</span>}
-      {need.reasons.map((reason) => (
-        <span key={reason} className="block text-note">
-          {reason}
-        </span>
-      ))}
+      {need.reasons
+        .filter((reason) => reason !== ordered)
+        .map((reason) => (
+          <span key={reason} className="block text-note">
+            {reason}
+          </span>
+        ))}
       {need.left[0] && !["suggested", "struck"].includes(need.state) && (
         <span className="block text-note">
           Goes in with{" "}

@@ -41,10 +41,6 @@ export function FaultView() {
           </p>
         </fieldset>
         <Refused why={trouble} />
-        <Complaints
-          complaints={prove.complaints}
-          close={(key, answer) => say({ kind: "complaint_closed", key, said: answer })}
-        />
         {fault.next && (
           <section aria-labelledby="next-test" className="mt-2" data-testid="next-test">
             <h2 id="next-test" className="lettering border-b border-ink pb-0.5">
@@ -84,6 +80,12 @@ export function FaultView() {
             ))}
           </section>
         )}
+        <div className="mt-5">
+          <Complaints
+            complaints={prove.complaints}
+            close={(key, answer) => say({ kind: "complaint_closed", key, said: answer })}
+          />
+        </div>
       </Scroll>
       <Scroll label="Causes" className="border-line px-5 py-4 max-tablet:border-t tablet:border-l">
         <h2 className="text-head font-bold">What it may be</h2>
