@@ -24,6 +24,8 @@ from liftbite.core.job.ledger import FOUND, PLAN, Entry
 from liftbite.core.job.parts import PARTS, fate_of
 from liftbite.core.measure.judgement import Finding
 from liftbite.core.measure.parts_list import Need
+from liftbite.core.prove.cards import card_named, items_of
+from liftbite.core.prove.hand_over import look_at
 from liftbite.core.prove.running_in import RunningIn
 from liftbite.core.prove.statements import ComplaintClosed, ProvedFault
 from liftbite.core.verdicts.answers import Answers, answer
@@ -111,6 +113,12 @@ class Account:
     def looked_again(self) -> bool:
         """True once it was looked at again after its first kilometres."""
         return any(s.planned.key == "recheck" and s.state in PASSED for s in self.standing.standings)
+
+    @cached_property
+    def look_at(self) -> str:
+        """What is looked at again then, as an owner calls it."""
+        card = card_named("recheck")
+        return look_at(items_of(card, self.case) if card else ())
 
     # --- what was read
 

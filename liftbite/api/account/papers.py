@@ -146,7 +146,7 @@ def papers_of(session: Session, job_id: int, today: date, *, appendix: bool = Fa
         prove_out(bench, job.revision),
         owner_lines(account.parts, account.complaints, account.points),
         tuple(owner_answer(a.question, a.state, [n.label for n in a.assumed]) for a in shown.answers),
-        tuple(briefing(account.bedding, looked=account.looked_again)),
+        tuple(briefing(account.bedding, account.look_at, looked=account.looked_again)),
         _pictures(session, photos_of(session, bench.record)),
     )
 

@@ -25,7 +25,6 @@ from liftbite.core.prove.causes import CAUSES, COMPLAINTS, TESTS, Test
 from liftbite.core.prove.drive import Drive
 from liftbite.core.prove.driven import Event, drive_sentence, driven_working, friction_driven, trip_of
 from liftbite.core.prove.faults import Finder
-from liftbite.core.prove.hand_over import LOOK_AT
 from liftbite.core.prove.road_log import ROLES, RoadLog, headings_of
 from liftbite.core.prove.running_in import HOW, SCHOOLS, LoggedDrive, TripDriven, read_trip
 from liftbite.core.prove.statements import BeddingIn, FaultTestAnswer, FullLoad, HandOver, ProvedFault, SecondLook
@@ -237,7 +236,7 @@ def _running_in(bench: Bench) -> mp.RunningInOut:
             for key, t in trips
         ],
         hows=[NameOut(name=name, label=label) for name, label in HOW.items()],
-        look_at=LOOK_AT,
+        look_at=account_of(bench).look_at,
         allowed=said_out(bench.said_of(FullLoad).get("")),
         look_again=found.look_again,
         looked=said_out(bench.said_of(SecondLook).get("")),

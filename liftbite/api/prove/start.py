@@ -153,6 +153,5 @@ def ahead_out(bench: Bench, fluids: Sequence[mp.FluidOut]) -> mp.AheadOut:
     found = ahead(build, driven_rate(build, bench.said_of(LoggedDrive).values()))
     hydraulic = next((f for f in fluids if f.name == "clutch"), None)
     due = hydraulic.due if hydraulic is not None and hydraulic.due else FLUID if bench.said_of(Bled) else None
-    return mp.AheadOut(
-        says=ahead_says(found) if found else [], glove=glove_box(found, due), working=found.working if found else ""
-    )
+    glove = glove_box(found, due, looked=account_of(bench).looked_again)
+    return mp.AheadOut(says=ahead_says(found) if found else [], glove=glove, working=found.working if found else "")

@@ -140,7 +140,7 @@ def _of_need(need: Need, said: PartsSaid, case: Case, standing: Progress) -> Par
     fate = case.fates.get(need.part, "")
     takers = takers_of(need.part, standing) if need.work in ("get", "dress") else []
     since = said.since.get(need.key, "")
-    state, rests_on = _state(need, said, fate, takers, standing)
+    state, rests_on = _state(need, said, fate, takers, standing, never=case.never)
     left = tuple(s.planned.key for s in takers if not _put_in(s, since)) if state in PLANNED else ()
     return PartLine(
         need.part, need.work, state, need.reasons, need.because, fate, said.orders.get(need.key), rests_on, left
@@ -148,7 +148,7 @@ def _of_need(need: Need, said: PartsSaid, case: Case, standing: Progress) -> Par
 
 
 def _state(
-    need: Need, said: PartsSaid, fate: str, takers: Sequence[Standing], standing: Progress
+    need: Need, said: PartsSaid, fate: str, takers: Sequence[Standing], standing: Progress, *, never: bool
 ) -> tuple[PartState, tuple[Claim, ...]]:
     order, line = said.orders.get(need.key), said.lines.get(need.key)
     ordered = order.statement.state if order else ""
@@ -158,6 +158,8 @@ def _state(
     own = said.own.get(need.part) if need.work == "get" else None
     accepted = line if line is not None and line.answer == "accepted" else None
     if not (by_fate or own or accepted or ordered):
+        if "verdict" in need.because and not never and _brings_new(need.part, takers):
+            return "fitted", tuple(_claim(s) for s in takers)
         back = takers and all(s.state in PASSED for s in takers)
         return ("put_back", tuple(_claim(s) for s in takers)) if back else ("suggested", ())
     since = said.since.get(need.key, "")
@@ -169,6 +171,15 @@ def _state(
         return out
     word = own or accepted
     return "planned", (claim_of("list", word),) if word else _fate(said, need.part)
+
+
+def _brings_new(part: str, takers: Sequence[Standing]) -> bool:
+    """True where the plan had a step for a new part alone, since the bench asked for one, and it was done.
+
+    A seal that leaks is not put back: what puts it in takes nothing off before.
+    """
+    own = [s for s in takers if s.planned.step.part == part and not s.planned.step.off]
+    return bool(own) and all(s.state in PASSED for s in takers)
 
 
 def _put_in(step: Standing, since: str) -> bool:

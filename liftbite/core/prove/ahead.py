@@ -131,22 +131,23 @@ def says(found: Ahead) -> list[str]:
     return told
 
 
-def glove_box(found: Ahead | None, fluid_due: int | None) -> str:
+def glove_box(found: Ahead | None, fluid_due: int | None, *, looked: bool = False) -> str:
     """A line to leave in the vehicle.
 
     Parameters
     ----------
     found : what lies ahead; None where no rate of wear is known
     fluid_due : days until the hydraulic fluid is renewed; None where there is none
+    looked : True once it was looked at again
 
-    >>> glove_box(None, 730)
-    'Clutch: look again at 50 to 100 km; fluid in 24 months.'
+    >>> glove_box(None, 730), glove_box(None, None, looked=True)
+    ('Clutch: look again at 50 to 100 km; fluid in 24 months.', '')
     """
-    parts = ["look again at 50 to 100 km"]
+    parts = [] if looked else ["look again at 50 to 100 km"]
     if found is not None:
         parts.append(f"measure at {distance_about(found.measure)}")
         if found.shims is not None and found.shims < found.left:
             parts.append(f"floater shims at {distance_about(found.shims)}")
     if fluid_due is not None:
         parts.append(f"fluid in {in_months(fluid_due)}")
-    return f"Clutch: {'; '.join(parts)}."
+    return f"Clutch: {'; '.join(parts)}." if parts else ""

@@ -5,6 +5,7 @@ What a part is in the end was written down before the jobs were run: the words o
 
 from __future__ import annotations
 
+import re
 from dataclasses import dataclass, field
 from typing import Any
 
@@ -13,6 +14,7 @@ from flask.testing import FlaskClient
 
 from tests.api.fit.working import right, work_on
 from tests.api.jobs.test_views import begin
+from tests.api.sheet.test_views import words_of
 from tests.jobs import CAR, FULL, MOTORCYCLE
 
 Account = dict[str, Any]
@@ -22,19 +24,17 @@ Account = dict[str, Any]
 class Job:
     """A job as it is worked: what is typed, what is said at the bench before anything goes in, and what it comes to.
 
-    `states` are those of the parts in the end, of each "part:work"; `not_states` what no paper may say; `open` the codes
-    of what stays open; `reads` check -> (places, figure or grade) read before the work.
+    `states` are those of the parts in the end, by "part:work"; `open` and `shut` the codes of points that are there,
+    and that are not; `reads` what is read before the work, check and figure or grade; `faces` what is bedded in.
     """
 
     typed: dict[str, str]
     said: tuple[tuple[str, str, dict[str, str]], ...] = ()
-    reads: tuple[tuple[str, str, str], ...] = ()
-    later: tuple[tuple[str, str, str], ...] = ()
+    reads: tuple[tuple[str, str], ...] = ()
     states: dict[str, str] = field(default_factory=dict)
     open: frozenset[str] = frozenset()
     shut: frozenset[str] = frozenset()
     faces: tuple[str, ...] = ()
-    answers: tuple[tuple[str, str], ...] = ()
 
 
 def scope(answer: str) -> tuple[str, str, dict[str, str]]:
@@ -57,7 +57,7 @@ JOBS = {
             "slave_fate": "renewed",
         },
         said=(scope("clutch_flywheel"), order("disc"), order("cover"), order("slave")),
-        reads=(("rivet_depth", "worn", "0.1 mm"),),
+        reads=(("rivet_depth", "0.1 mm"),),
         states={"disc:get": "fitted", "cover:get": "fitted", "bearing:get": "fitted", "slave:get": "fitted"},
         open=frozenset({"bedding", "not answered", "look again"}),
         shut=frozenset({"awaited", "to fit", "hold points"}),
@@ -87,12 +87,11 @@ JOBS = {
         states={"slave:get": "fitted"},
         open=frozenset({"complaints"}),
         shut=frozenset({"bedding"}),
-        answers=(("clutch_off", ""),),
     ),
     "rear seal found leaking once open": Job(
         typed={**CAR, "disc_fate": "renewed"},
         said=(scope("clutch_flywheel"), order("disc")),
-        reads=(("rear_seal", "Once", "wet"),),
+        reads=(("rear_seal", "wet"),),
         states={"disc:get": "fitted", "rear_seal:get": "fitted"},
         faces=("disc",),
     ),
@@ -149,7 +148,7 @@ def worked(client: FlaskClient, job: Job) -> tuple[int, Account]:
     number: int = begin(client, job.typed)["id"]
     for kind, key, said in job.said:
         bench(client, number, kind, key, **said)
-    for check, _, value in job.reads:
+    for check, value in job.reads:
         read(client, number, check, value)
     work_on(client, number, "recheck")
     return number, client.get(f"/api/jobs/{number}/account").get_json()
@@ -164,3 +163,23 @@ def test_a_job_comes_to_what_was_done(client: FlaskClient, name: str) -> None:
     assert {key: states.get(key) for key in job.states} == job.states
     assert (codes & job.open, codes & job.shut) == (job.open, frozenset())
     assert tuple(face["name"] for face in account["bedding"]["faces"]) == job.faces
+
+
+@pytest.mark.parametrize("name", JOBS)
+def test_no_paper_says_more_than_the_account(client: FlaskClient, name: str) -> None:
+    """Whatever the owner reads as new was fitted; what was fitted, complained of or is open stands on the hand-over."""
+    number, account = worked(client, JOBS[name])
+    page = client.get(f"/api/jobs/{number}/handover.html?owner=true").get_data(as_text=True)
+    new = re.search(r"<h2>New</h2>(.*?)</section>", page, re.S)
+    named = re.findall(r"<li>(.*?)</li>", new[1]) if new else []
+    fitted = [p["label"] for p in account["parts"] if p["work"] == "get" and p["state"] == "fitted"]
+    assert named == fitted
+    whole = words_of(client, f"/api/jobs/{number}/handover.html")
+    for line in account["parts"]:
+        assert f"{line['label']} {line['words']}" in whole
+    for point in account["points"]:
+        assert point["words"][1:] in whole
+    for complaint in account["complaints"]:
+        assert complaint["label"] in whole
+    assert account["status_words"] in whole
+    assert account["status_words"] in words_of(client, f"/api/jobs/{number}/handover.html?owner=true")

@@ -10,10 +10,10 @@ CLUTCH = {"clutch": ("Clutch fluid", 730)}
 
 def test_only_what_is_bedded_in_is_driven_gently() -> None:
     new = running_in([], Asked("distance", 800e3), ("disc",))
-    first, then, *_ = briefing(new)
+    first, then, *_ = briefing(new, "leaks")
     assert (first.split(":")[0], then.split(":")[0]) == ("Do not load it fully yet", "Until then")
     old = running_in([], Asked("distance", 800e3), ())
-    assert not any("Until then" in line for line in briefing(old))
+    assert not any("Until then" in line for line in briefing(old, "leaks"))
 
 
 def test_dates_fall_away_as_they_are_done() -> None:

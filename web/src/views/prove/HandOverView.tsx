@@ -104,9 +104,11 @@ function Ahead() {
         </p>
       ))}
       <HowItComesAbout words={ahead.working} />
-      <p className="text-note">
-        For the glove box: <b>{ahead.glove}</b>
-      </p>
+      {ahead.glove && (
+        <p className="text-note">
+          For the glove box: <b>{ahead.glove}</b>
+        </p>
+      )}
     </div>
   );
 }
