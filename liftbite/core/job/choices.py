@@ -38,6 +38,8 @@ _FATES = (
             begins=dict.fromkeys((part.layout,) if part.layout else BOTH, "both"),
             under=(fate_of(part.key), "renewed"),
             traits=part.traits,
+            group="fates",
+            small=True,
         )
         for part in with_figures()
     ),
