@@ -5940,11 +5940,13 @@ export interface components {
             /**
              * Label
              * @description What it is called; of one told in words nothing is known by those.
+             * @example Slips
              */
             label: string;
             /**
              * State
              * @description What became of it.
+             * @example open
              * @enum {string}
              */
             state: "closed" | "explained" | "open";
@@ -6026,21 +6028,27 @@ export interface components {
             /**
              * Part
              * @description Key of the part.
+             * @example disc
              */
             part: string;
             /**
              * Label
              * @description What the part is called.
+             * @example Disc
              */
             label: string;
             /**
              * Choice
              * @description The choice that says whose they are.
+             * @example disc_figures
              */
             choice: string;
             /**
              * Figures
              * @description What was typed, by what it is called, with the figure.
+             * @example [
+             *       "Outer diameter: 240 mm"
+             *     ]
              */
             figures: string[];
             /**
@@ -6398,17 +6406,20 @@ export interface components {
             /**
              * State
              * @description How far it is, by the account.
+             * @example awaited
              * @enum {string}
              */
             state: "suggested" | "struck" | "planned" | "ordered" | "awaited" | "arrived" | "in_stock" | "fitted" | "put_back" | "left_out";
             /**
              * Words
              * @description That in words.
+             * @example awaited
              */
             words: string;
             /**
              * Rests On
              * @description What that rests on: who planned, ordered or fitted it, and when.
+             * @example Ines Marrow, 2026-03-02
              */
             rests_on: string;
             /**
@@ -7650,6 +7661,7 @@ export interface components {
              * Who
              * @description By whom; empty where nobody gave a name.
              * @default
+             * @example Ines Marrow
              */
             who?: string;
         };
@@ -8496,6 +8508,7 @@ export interface components {
             /**
              * Read Here
              * @description That fact is figures of the bench that may be typed at the step as well.
+             * @example true
              */
             read_here: boolean;
             /**
@@ -10480,6 +10493,7 @@ export interface components {
             /**
              * Label
              * @description What it is called; of one told in words nothing is known by those.
+             * @example Slips
              */
             label: string;
             /**
@@ -10775,6 +10789,7 @@ export interface components {
             /**
              * Sentence
              * @description That in a sentence; empty where nothing is undone.
+             * @example 16 steps that are done are to be done again, from “Fit the flywheel” on; 1 more come to the plan.
              */
             sentence: string;
         };
@@ -11558,6 +11573,7 @@ export interface components {
             /**
              * Figure
              * @description The maker's own figure, as typed; empty where the trade's counts.
+             * @example 500 mi
              */
             figure: string;
             /**
