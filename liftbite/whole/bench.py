@@ -299,13 +299,16 @@ def bench_of(session: Session, job_id: int, which: str = FOUND, today: date | No
 
 
 def _planned_by(revisions: Iterable[ledger.Revision]) -> dict[str, tuple[str, str]]:
-    """Part -> who said last what becomes of it, and when."""
-    return {
-        entry.quantity.removesuffix("_fate"): (revision.who, revision.at)
-        for revision in revisions
-        for entry in revision.entries
-        if entry.quantity.endswith("_fate") and entry.build == PLAN
-    }
+    """Part -> who said what becomes of it, as it stands, and when: said again the same, it stands since the first."""
+    stands: dict[str, tuple[str | None, tuple[str, str]]] = {}
+    for revision in revisions:
+        for entry in revision.entries:
+            part = entry.quantity.removesuffix("_fate")
+            if part == entry.quantity or entry.build != PLAN:
+                continue
+            if part not in stands or stands[part][0] != entry.typed:
+                stands[part] = entry.typed, (revision.who, revision.at)
+    return {part: by for part, (_, by) in stands.items()}
 
 
 def _under(series: store.Series, names: Mapping[str, str]) -> store.Series:

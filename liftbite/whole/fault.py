@@ -45,6 +45,4 @@ def told_only(bench: Bench) -> str:
     entry = bench.layers[PLAN].get("complaint")
     text = ((entry.typed if entry else "") or "").strip()
     nothing = text.lower().rstrip(".") in ("", "none", "no complaint", "-")
-    return (
-        "" if nothing or Complaints.about.name in {line.kind for line in bench.record} or complaints_of(bench) else text
-    )
+    return "" if nothing or "" in bench.said_of(Complaints) or complaints_of(bench) else text

@@ -17,7 +17,7 @@ from typing import NamedTuple
 
 from liftbite.core.fit.bolt_map import judge
 from liftbite.core.fit.case import Case, opens_to
-from liftbite.core.fit.hold_lines import FILLED_AT, GOING_IN, HOLD_LINES, READ_LATER, LookUp, state_of
+from liftbite.core.fit.hold_lines import FILLED_AT, GOING_IN, HOLD_LINES, READ_AS_FITTED, READ_LATER, LookUp, state_of
 from liftbite.core.fit.holds import Look, LookState
 from liftbite.core.fit.plan import LATER, Plan
 from liftbite.core.fit.progress import PASSED, Known, Progress, Standing
@@ -377,14 +377,12 @@ def _asked_before(bench: Bench, case: Case, plan: Plan) -> list[_Waits]:
     """
     seen = bench.seen_as(PLAN if case.never else FOUND)
     at_steps = {planned.step.fact.removeprefix("measure:") for planned in plan.steps}
-    at_holds = {line.of[0] for lines in HOLD_LINES.values() for line in lines if line.by == "check"}
-    later = at_steps | at_holds | READ_LATER.keys()
     asked = (
         check
         for check in seen.checks
         if check.kind != "figure"
         and not check.set_up
-        and check.name not in later
+        and check.name not in at_steps | READ_AS_FITTED
         and opens_to(case, check.part)
         and asked_in(seen.scope, check)
     )

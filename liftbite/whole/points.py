@@ -55,7 +55,7 @@ def points_of(
     if still := [each.label for each in complaints if each.state == "open"]:
         yield Point("complaints", "prove", tuple(still))
     if shared := shared_figures(bench.layers):
-        yield Point("figures", "choose", tuple(called(part) for part in shared), next(iter(shared)))
+        yield Point("figures", "measure", tuple(called(part) for part in shared), next(iter(shared)))
     driven = [*bench.said_of(LoggedDrive), *bench.said_of(TripDriven)]
     if not driven and not any(s.planned.key == "drive" and s.settled for s in standing.standings):
         yield Point("no drive", "prove")

@@ -260,6 +260,8 @@ class NeedOut(BaseModel):
     said: SaidOut | None = Field(description="Accepted, or struck with a reason.")
     added: str = Field(description="Name it was put on the list by, by hand; empty where it was not.")
     state: PartState = Field(description="How far it is, by the account.")
+    wanted: bool = Field(description="Somebody's word plans it, or it is in: it is no mere suggestion.")
+    on_the_way: bool = Field(description="It is ordered, and not here.")
     words: str = Field(description="That in words.")
     rests_on: str = Field(description="What that rests on: who planned, ordered or fitted it, and when.")
     left: list[NameOut] = Field(description="Steps that put it in and are not done.")

@@ -20,7 +20,7 @@ from liftbite.api.measure.calculations import calculations_out
 from liftbite.api.measure.scales import ruler_out, sweep_out
 from liftbite.api.statements import said_out
 from liftbite.core.account.claims import Claim
-from liftbite.core.account.parts import PartLine
+from liftbite.core.account.parts import ON_THE_WAY, PLANNED, PartLine
 from liftbite.core.account.words import part_words
 from liftbite.core.job.build import Build, label_of
 from liftbite.core.job.builds import entries_of, with_entries
@@ -280,6 +280,8 @@ def _need_out(bench: Bench, need: Need, planned: Build, line: PartLine) -> mm.Ne
         said=said_out(bench.said_of(ListLine).get(need.key)),
         added=need.part if need.work == "get" and need.part in bench.said_of(OwnPart) else "",
         state=line.state,
+        wanted=line.state in PLANNED,
+        on_the_way=line.state in ON_THE_WAY,
         words=part_words(line),
         rests_on="; ".join(dict.fromkeys(_rests_on(claim) for claim in line.rests_on if claim.who or claim.at)),
         left=[m.NameOut(name=key, label=titles[key]) for key in line.left if key in titles],

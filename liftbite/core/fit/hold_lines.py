@@ -6,6 +6,7 @@
 - `FILLED_AT`   fluid -> the step that fills it
 - `state_of`    a reading of what goes in as a line: good, bad, open
 - `READ_LATER`  checks that are read at another hold point than the rest of their part
+- `READ_AS_FITTED`   checks that are read as parts go in
 
 Handbook of the trade [common practice, no source].
 """
@@ -143,6 +144,10 @@ READ_LATER: Mapping[str, str] = {
     "flywheel_runout": "prove_disc",
     "cover_standoff": "prove_cover",
     "housing_gap": "prove_housing",
+}
+#: Checks that are read as parts go in, each looked up at a hold point; every other is read before anything does.
+READ_AS_FITTED = READ_LATER.keys() | {
+    line.of[0] for lines in HOLD_LINES.values() for line in lines if line.by == "check"
 }
 #: Fluid -> the step that fills it.
 FILLED_AT: Mapping[str, str] = {"clutch": "bled", "gearbox": "filled", "engine": "engine_oil"}

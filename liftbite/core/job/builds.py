@@ -137,7 +137,7 @@ def _moved(
     """What belongs to a part, as planned and as found, once its fate is another one."""
     goes_in, comes_out = dict(plan), dict(found)
     if after not in APART:
-        return (goes_in if before not in APART or before == "added" else comes_out or goes_in), {}
+        return (goes_in if before not in APART or before == "added" else comes_out), {}
     if before not in APART:
         comes_out = dict(goes_in)
     elif before == "left_out":
@@ -194,10 +194,12 @@ def _carried_along(plan: Mapping[str, Entry], told: Sequence[Entry]) -> Iterator
     """The fates of what is fixed to a part whose fate changes, where it has figures of its own: they go together."""
     said = {e.quantity for e in told}
     for entry in told:
-        carrier = _FATE_CHOICES.get(entry.quantity)
+        carrier = _FATE_CHOICES.get(entry.quantity, "")
+        if not carrier or fate_in(plan, carrier) == (entry.typed or "stays"):
+            continue
         for part in PARTS.values():
             along = fate_of(part.key)
-            if carrier and part.on == carrier and part.slots and along not in said:
+            if part.on == carrier and part.slots and along not in said:
                 fate = entry.typed if entry.typed in part.fates else "stays"
                 if fate_in(plan, part.key) != fate:
                     yield replace(entry, quantity=along, typed=fate)

@@ -75,6 +75,17 @@ def test_every_step_that_takes_a_part_is_done_before_it_is_fitted() -> None:
     assert state(cover, ("balanced", "cover_on"), "renewed") == "fitted"
 
 
+def test_a_step_done_before_its_part_was_planned_put_the_old_one_back() -> None:
+    early = replace(
+        standing("disc_on").standings[0], said=Line("disc_on", StepTick(answer="done"), "Ines", "2026-03-02")
+    )
+    found = Progress((early,), None, ())
+    case = replace(CAR, fates={"disc": "renewed"})
+    for since, is_, left in (("2026-03-03", "planned", ("disc_on",)), ("2026-03-01", "fitted", ())):
+        (line, *_) = part_lines([BY_BENCH], PartsSaid(since={"disc:get": since}), case, found)
+        assert (line.state, line.left) == (is_, left)
+
+
 def test_a_flywheel_goes_out_and_comes_back() -> None:
     dress = Need("flywheel", "dress", (), frozenset({"plan"}))
     case = replace(CAR, fates={"flywheel": "dressed"})

@@ -6411,6 +6411,18 @@ export interface components {
              */
             state: "suggested" | "struck" | "planned" | "ordered" | "awaited" | "arrived" | "in_stock" | "fitted" | "put_back" | "left_out";
             /**
+             * Wanted
+             * @description Somebody's word plans it, or it is in: it is no mere suggestion.
+             * @example true
+             */
+            wanted: boolean;
+            /**
+             * On The Way
+             * @description It is ordered, and not here.
+             * @example true
+             */
+            on_the_way: boolean;
+            /**
              * Words
              * @description That in words.
              * @example awaited

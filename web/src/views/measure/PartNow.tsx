@@ -8,9 +8,6 @@ import type { Send } from "./send";
 export type Need = Measure["needs"][number];
 export type Plan = NonNullable<Need["plan"]>;
 
-/** States of a part somebody ordered or fitted, whose fate is not said yet. */
-const PLANNED = ["planned", "ordered", "awaited", "arrived", "in_stock", "fitted"];
-
 type Props = { bench: Measure; need: Need; send: Send; plan: (these: Plan[]) => void };
 
 /** A line of the list: the part, how far it is by the account, why it is there, and what can be done with it. */
@@ -27,7 +24,7 @@ export function PartNow({ bench, need, send, plan }: Props) {
             aria-label={`Plan it: ${need.label}`}
             onClick={() => need.plan && plan([need.plan])}
           >
-            {PLANNED.includes(need.state) ? "Mark it as renewed" : "Plan it"}
+            {need.wanted ? "Mark it as renewed" : "Plan it"}
           </button>
         )}
         {need.added && (
@@ -56,7 +53,7 @@ export function PartNow({ bench, need, send, plan }: Props) {
             {reason}
           </span>
         ))}
-      {need.left[0] && !["suggested", "struck"].includes(need.state) && (
+      {need.left[0] && (
         <span className="block text-note">
           Goes in with{" "}
           <Link
@@ -73,12 +70,10 @@ export function PartNow({ bench, need, send, plan }: Props) {
   );
 }
 
-const WAITS = ["ordered", "awaited"];
-
 /** Everything that is on its way has come: one touch for all of it. */
 export function AllHere({ bench, send }: { bench: Measure; send: Send }) {
   const [trouble, setTrouble] = useState<string | null>(null);
-  const waits = bench.needs.filter((need) => need.order && WAITS.includes(need.order.state));
+  const waits = bench.needs.filter((need) => need.on_the_way);
   if (waits.length < 2) return null;
   const records = waits.map(
     (need): BenchStatement => ({
